@@ -11,7 +11,7 @@ if mode == "--coverage"
 end
 require_relative "../test_helper"
 require_relative "lanes"
-%w[bench_world signed_in browser by_hand plans post_reading].each { |part| require_relative part }
+%w[bench_world signed_in browser by_hand plans post_reading used_once].each { |part| require_relative part }
 
 # Loaded once, before the test files are forked off: else each of them would load all of it for
 # itself.
@@ -22,8 +22,15 @@ Mail.eager_autoload!
 end
 PublicSuffix::List.default
 SteadyMove::Words.say(:"common.yes_word")
+SteadyMove::Web::Contract.whole
+SteadyMove::Desk::Portfolio::Rulebooks.load(File.join(SteadyMove::ROOT, "config", "rulebook"))
+SteadyMove::Desk::People::Passwords.guessing.test("once")
+Described.operations.each_value { |answers| answers.each_value { |schema| schema&.valid?({}) } }
 
 KeptWorlds.place # for all that is forked off
+UsedOnce.load
+# What is old already is not looked through again by each of them.
+3.times { GC.start }
 Minitest.seed = ENV["SEED"].to_i if ENV["SEED"]
 lanes = Lanes.new
 RUBY_ONLY = "test/{core,desk,house,practice,security,standards,store,web,wire}/*_test.rb"

@@ -26,6 +26,9 @@ class Described
         end
     end
 
+    # What a path with its {parameters} fits.
+    def pattern(path) = /\A#{Regexp.escape(path).gsub(/\\\{\w+\\\}/, "[^/]+")}\z/
+
     private
 
     # Names of schemas that others are put together from: these stay open.
@@ -59,7 +62,7 @@ class Described
     end
 
     def of_path(path, item, all)
-      pattern = /\A#{Regexp.escape(path).gsub(/\\\{\w+\\\}/, "[^/]+")}\z/
+      pattern = pattern(path)
       item
         .except("parameters")
         .map do |verb, operation|
@@ -137,10 +140,9 @@ class Described
   end
 
   def operation_of(env)
-    @contract.operations.find do |o|
-      pattern = /\A#{Regexp.escape(o.path).gsub(/\\\{\w+\\\}/, "[^/]+")}\z/
-      o.verb == env["REQUEST_METHOD"].downcase && pattern.match?(env["PATH_INFO"])
-    end
+    @patterns ||= @contract.operations.to_h { |o| [o, self.class.pattern(o.path)] }
+    verb = env["REQUEST_METHOD"].downcase
+    @patterns.find { |o, at| o.verb == verb && at.match?(env["PATH_INFO"]) }&.first
   end
 
   def plain_json?(headers)

@@ -36,7 +36,7 @@
 
 <QueryClientProvider {client}>
   {#if failed}
-    <main class="alone">
+    <main class="max-w-[30rem] my-[20vh] mx-auto py-0 px-4">
       <h1>{say.app.steadyMove}</h1>
       <p role="alert">{failed}</p>
     </main>
@@ -58,11 +58,3 @@
     {#await import('./views/arrive/SignIn.svelte') then { default: SignIn }}<SignIn />{/await}
   {/if}
 </QueryClientProvider>
-
-<style>
-  .alone {
-    max-width: 30rem;
-    margin: 20vh auto;
-    padding: 0 16px;
-  }
-</style>

@@ -62,8 +62,10 @@ module SteadyMove
       def schema(db) = db.table_exists?(:schema_info) ? db[:schema_info].get(:version).to_i : 0
 
       def migrate(db, standing)
-        Sequel.extension(:migration)
-        Sequel::Migrator.run(db, MIGRATIONS, use_transactions: true)
+        unless standing == LATEST
+          Sequel.extension(:migration)
+          Sequel::Migrator.run(db, MIGRATIONS, use_transactions: true)
+        end
         kept = SystemState.new(db)
         kept["version"] = VERSION unless standing == LATEST && kept["version"] == VERSION
       end

@@ -86,7 +86,7 @@ module SteadyMove
         @device = Device.new(desk.safe.derive("devices"), path: desk.config.path)
         @first_run = FirstRun.new(@people)
         @status = Status.new(self)
-        @contract = Contract.new
+        @contract = Contract.whole
         @sign_in =
           SignIn.application(
             desk.db,

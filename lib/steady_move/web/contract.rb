@@ -41,6 +41,9 @@ module SteadyMove
 
       attr_reader :json, :operations
 
+      # The contract with the habits that are declared now: read and compiled once.
+      def self.whole = (@whole ||= {})[Core::Accounts::Habits.schema] ||= new
+
       def initialize
         @document = ContractFiles.join
         @json = JSON.generate(@document)

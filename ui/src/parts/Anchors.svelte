@@ -12,16 +12,6 @@
   }
 </script>
 
-<nav aria-label={say.answers.sections}>
+<nav class="flex flex-wrap gap-y-1 gap-x-4 mb-2 text-body" aria-label={say.answers.sections}>
   {#each to as [id, title] (id)}<a href="#{id}" onclick={(e) => go(e, id)}>{title}</a>{/each}
 </nav>
-
-<style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    margin-bottom: 8px;
-    font-size: var(--body);
-  }
-</style>

@@ -36,7 +36,11 @@
   const at = (iso: string) => stamp(iso, clock.now);
 </script>
 
-<dl class="answers" aria-label={say.answers.inShort}>
+<dl
+  class="answers grid grid-cols-[repeat(4,minmax(0,1fr))] gap-y-2 gap-x-6 py-4 px-0
+      @max-[600px]/sheet:grid-cols-[repeat(2,minmax(0,1fr))]"
+  aria-label={say.answers.inShort}
+>
   {#if ahead}
     <div>
       <dt>{futures ? say.answers.ifYouAct : say.answers.doneBy}</dt>
@@ -76,12 +80,6 @@
   />{/if}
 
 <style>
-  .answers {
-    display: grid;
-    grid-template-columns: repeat(4, minmax(0, 1fr));
-    gap: 8px 24px;
-    padding: 16px 0;
-  }
   dt,
   dd :global(span) {
     font-size: var(--note);
@@ -95,10 +93,5 @@
   dd :global(span) {
     display: block;
     color: var(--muted);
-  }
-  @container sheet (max-width: 600px) {
-    .answers {
-      grid-template-columns: repeat(2, minmax(0, 1fr));
-    }
   }
 </style>

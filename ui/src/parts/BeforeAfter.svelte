@@ -15,16 +15,17 @@
   } = $props();
 </script>
 
-<table class="figures" aria-label={say.beforeAfter.title}>
+<table class="figures mb-4" aria-label={say.beforeAfter.title}>
   <tbody>
     {#each rows as row (row.what)}
       <tr>
-        <th scope="row" class="muted">{row.what}</th>
+        <th scope="row" class="muted font-normal w-[9rem]">{row.what}</th>
         <td
-          >{row.before}<span class="arrow" aria-hidden="true">→</span><span class="hidden-words"
+          >{row.before}<span class="mx-2" aria-hidden="true">→</span><span class="hidden-words"
             >{say.beforeAfter.becomes}</span
           ><strong>{row.after}</strong>
-          {#if row.note}<span class="note muted" class:bad={row.bad}>{row.note}</span>{/if}</td
+          {#if row.note}<span class="note muted block" class:bad={row.bad}>{row.note}</span
+            >{/if}</td
         >
       </tr>
     {/each}
@@ -32,19 +33,6 @@
 </table>
 
 <style>
-  table {
-    margin-bottom: 16px;
-  }
-  th {
-    font-weight: 400;
-    width: 9rem;
-  }
-  .arrow {
-    margin: 0 8px;
-  }
-  .note {
-    display: block;
-  }
   .bad {
     color: var(--madder);
     font-weight: 600;

@@ -32,40 +32,23 @@
 </script>
 
 <svelte:window {onkeydown} />
-<main>
-  <header>
+<main class="max-w-[32rem] mx-auto bg-sheet min-h-[100vh]">
+  <header class="flex justify-between gap-4 py-2 px-4 font-semibold">
     {#if site}<a href={site} target="_blank" rel="noopener noreferrer">{title}</a>
     {:else}<strong>{title}</strong>{/if}
     <span class="num muted">{at ? say.companion.of(at, of) : say.companion.left(of)}</span>
   </header>
-  <progress max={Math.max(1, of)} value={Math.max(0, at - 1)} aria-label={say.companion.progress}
+  <progress
+    class="block w-full h-1 appearance-none border-0 bg-line"
+    max={Math.max(1, of)}
+    value={Math.max(0, at - 1)}
+    aria-label={say.companion.progress}
   ></progress>
-  <div class="task">{@render children()}</div>
-  <footer class="note"><a href={back}>{say.companion.back}</a></footer>
+  <div class="grid gap-4 p-4 grid-cols-1">{@render children()}</div>
+  <footer class="note pt-0 pb-4 px-4"><a href={back}>{say.companion.back}</a></footer>
 </main>
 
 <style>
-  main {
-    max-width: 32rem;
-    margin: 0 auto;
-    background: var(--sheet);
-    min-height: 100vh;
-  }
-  header {
-    display: flex;
-    justify-content: space-between;
-    gap: 16px;
-    padding: 8px 16px;
-    font-weight: 600;
-  }
-  progress {
-    display: block;
-    width: 100%;
-    height: 4px;
-    appearance: none;
-    border: 0;
-    background: var(--line);
-  }
   progress::-webkit-progress-bar {
     background: var(--line);
   }
@@ -74,14 +57,5 @@
   }
   progress::-moz-progress-bar {
     background: var(--loden);
-  }
-  .task {
-    display: grid;
-    gap: 16px;
-    padding: 16px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  footer {
-    padding: 0 16px 16px;
   }
 </style>

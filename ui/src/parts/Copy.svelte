@@ -12,13 +12,7 @@
   }
 </script>
 
-<span class="mono">{text}</span>
+<span class="mono wrap-anywhere">{text}</span>
 <button class="link" type="button" onclick={copy} aria-label={say.copy.copy(what)}
   >{copied ? say.copy.copied : say.copy.copy2}</button
 >
-
-<style>
-  span {
-    overflow-wrap: anywhere;
-  }
-</style>

@@ -48,10 +48,10 @@
   };
 </script>
 
-<span class="date">
+<span class="date relative inline-flex flex-wrap items-center max-w-full">
   <input
     {id}
-    class="plain num"
+    class="plain num w-[9rem] pr-6"
     type="text"
     autocomplete="off"
     placeholder={say.reading.dayLike}
@@ -66,14 +66,15 @@
   />
   <button
     type="button"
-    class="link"
+    class="link -ml-6 w-6 no-underline"
     title={say.reading.calendar}
     aria-label={say.reading.calendarOf(label ?? '')}
     onclick={() => calendar?.showPicker()}>▾</button
   >
   <input
     bind:this={calendar}
-    class="calendar"
+    class="calendar absolute top-auto right-auto bottom-0 left-0 w-[9rem] h-0 opacity-0
+        pointer-events-none"
     type="date"
     tabindex="-1"
     aria-hidden="true"
@@ -81,36 +82,7 @@
     {value}
     onchange={(e) => read(e.currentTarget.value)}
   />
-  {#if wrong}<span class="note wrong" id="{uid}-wrong" role="alert">{wrong}</span>{/if}
+  {#if wrong}<span class="note wrong basis-full text-madder" id="{uid}-wrong" role="alert"
+      >{wrong}</span
+    >{/if}
 </span>
-
-<style>
-  .date {
-    position: relative;
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    max-width: 100%;
-  }
-  .plain {
-    width: 9rem;
-    padding-right: 24px;
-  }
-  .link {
-    margin-left: -24px;
-    width: 24px;
-    text-decoration: none;
-  }
-  .calendar {
-    position: absolute;
-    inset: auto auto 0 0;
-    width: 9rem;
-    height: 0;
-    opacity: 0;
-    pointer-events: none;
-  }
-  .wrong {
-    flex-basis: 100%;
-    color: var(--madder);
-  }
-</style>

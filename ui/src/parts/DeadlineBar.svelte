@@ -11,7 +11,7 @@
 </script>
 
 <div
-  class="bar"
+  class="bar h-[5px] bg-line rounded-[2px]"
   class:late={left < 0}
   role="img"
   aria-label={left < 0 ? say.deadlineBar.late : say.deadlineBar.left(span(left))}
@@ -20,11 +20,6 @@
 </div>
 
 <style>
-  .bar {
-    height: 5px;
-    background: var(--line);
-    border-radius: 2px;
-  }
   .left {
     height: 100%;
     background: var(--ochre-fill);

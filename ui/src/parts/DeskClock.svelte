@@ -5,10 +5,6 @@
   const iso = $derived(new Date(clock.now).toISOString());
 </script>
 
-<time class="num" datetime={iso} title={full(iso)}>{stamp(iso, clock.now)} {zone(clock.now)}</time>
-
-<style>
-  time {
-    margin-right: 8px;
-  }
-</style>
+<time class="num mr-2" datetime={iso} title={full(iso)}
+  >{stamp(iso, clock.now)} {zone(clock.now)}</time
+>

@@ -15,7 +15,10 @@
   } = $props();
 </script>
 
-<label class="file" for={id}
+<label
+  class="file relative inline-block py-1 px-4 bg-raised border border-line rounded-(--radius)
+    cursor-pointer"
+  for={id}
   >{label}
   <input
     {id}
@@ -28,15 +31,6 @@
 >
 
 <style>
-  .file {
-    position: relative;
-    display: inline-block;
-    padding: 4px 16px;
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    cursor: pointer;
-  }
   .file:focus-within {
     outline: 2px solid var(--focus);
     outline-offset: 2px;

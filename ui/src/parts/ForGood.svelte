@@ -59,11 +59,17 @@
 </script>
 
 <!-- svelte-ignore a11y_no_static_element_interactions (only Esc, for whoever is within) -->
-<span bind:this={whole} class="good" tabindex="-1" {onkeydown}>
+<span bind:this={whole} class="inline-flex flex-wrap gap-2" tabindex="-1" {onkeydown}>
   {#if sure}
-    <span class="good" role="group" aria-label={yes} tabindex="-1" use:question>
+    <span
+      class="inline-flex flex-wrap gap-2"
+      role="group"
+      aria-label={yes}
+      tabindex="-1"
+      use:question
+    >
       {#if quiet}
-        <button type="button" class="link danger" disabled={!awake || busy} onclick={done}
+        <button type="button" class="link text-madder" disabled={!awake || busy} onclick={done}
           >{yes}</button
         >
         <button type="button" class="link" onclick={notNow}>{say.forGood.notNow}</button>
@@ -92,14 +98,3 @@
     >
   {/if}
 </span>
-
-<style>
-  .good {
-    display: inline-flex;
-    flex-wrap: wrap;
-    gap: 8px;
-  }
-  .danger {
-    color: var(--madder);
-  }
-</style>

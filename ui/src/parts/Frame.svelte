@@ -73,10 +73,10 @@
   <TopBar showKeys={() => (help = true)} showSearch={() => (search = true)} />
 {/if}
 {#if line.trouble}
-  <p class="cut grave" role="alert">{line.trouble}</p>
+  <p class="text-ink py-1 px-4 bg-madder-soft" role="alert">{line.trouble}</p>
 {/if}
 {#if !line.open}
-  <p class="cut" role="status">{say.frame.cutOff}</p>
+  <p class="bg-ochre-soft text-ink py-1 px-4" role="status">{say.frame.cutOff}</p>
 {/if}
 <div id="view" tabindex="-1" bind:this={view}><Router base={base || undefined} /></div>
 {#if asked}
@@ -102,13 +102,5 @@
     background: var(--raised);
     padding: 8px;
     z-index: 20;
-  }
-  .cut {
-    background: var(--ochre-soft);
-    color: var(--ink);
-    padding: 4px 16px;
-  }
-  .grave {
-    background: var(--madder-soft);
   }
 </style>

@@ -27,8 +27,8 @@
   );
 </script>
 
-<span class="gate {gate.kind}">
-  <svg viewBox="0 0 30 20" width="30" height="20" aria-hidden="true">
+<span class="gate {gate.kind} inline-flex items-center gap-2">
+  <svg class="flex-none" viewBox="0 0 30 20" width="30" height="20" aria-hidden="true">
     <path class="post" d="M4 19V9" />
     {#if gate.kind === 'ready'}
       <path class="bar" d="M4 11 15 1" />
@@ -67,14 +67,6 @@
 </span>
 
 <style>
-  .gate {
-    display: inline-flex;
-    align-items: center;
-    gap: 8px;
-  }
-  svg {
-    flex: none;
-  }
   .post,
   .bar {
     stroke: currentColor;

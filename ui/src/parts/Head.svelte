@@ -4,15 +4,8 @@
 </script>
 
 <h1>
-  {#if answer}<span class="note title">{title}</span><span class="answer">{answer}</span>
+  {#if answer}<span class="note title block font-normal">{title}</span><span class="answer block"
+      >{answer}</span
+    >
   {:else}{title}{/if}
 </h1>
-
-<style>
-  span {
-    display: block;
-  }
-  .title {
-    font-weight: 400;
-  }
-</style>

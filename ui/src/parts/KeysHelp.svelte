@@ -11,9 +11,9 @@
 </script>
 
 <Modal bind:open title={say.keysHelp.keys} aria-label={say.keysHelp.keys} size="sm" outsideclose>
-  <dl>
+  <dl class="grid grid-cols-[max-content_1fr] gap-y-1 gap-x-4 text-ink">
     {#each KEYS as [key, what] (key)}
-      <dt class="mono">{key}</dt>
+      <dt class="mono font-semibold">{key}</dt>
       <dd>{what}</dd>
     {/each}
   </dl>
@@ -41,17 +41,8 @@
 </Modal>
 
 <style>
-  dl {
-    display: grid;
-    grid-template-columns: max-content 1fr;
-    gap: 4px 16px;
-    color: var(--ink);
-  }
   .words :global(p) {
     margin: 8px 0;
     color: var(--ink);
-  }
-  dt {
-    font-weight: 600;
   }
 </style>

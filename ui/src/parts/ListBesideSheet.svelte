@@ -24,8 +24,8 @@
 </script>
 
 <main class:beside={open && !alone} class:half>
-  {#if !(open && alone)}<div class="list">{@render listed()}</div>{/if}
-  {#if open}<div class="sheet">{@render sheet()}</div>{/if}
+  {#if !(open && alone)}<div class="list min-w-0">{@render listed()}</div>{/if}
+  {#if open}<div class="sheet min-w-0">{@render sheet()}</div>{/if}
 </main>
 
 <style>
@@ -44,10 +44,6 @@
   }
   .beside .list :global(.wide) {
     display: none;
-  }
-  .list,
-  .sheet {
-    min-width: 0;
   }
   .half .sheet {
     max-height: calc(100vh - 5rem - var(--tray, 0px));

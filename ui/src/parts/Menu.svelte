@@ -30,8 +30,9 @@
 </script>
 
 <svelte:window onclick={(e) => root && !root.contains(e.target as Node) && (open = false)} />
-<div class="menu" role="presentation" bind:this={root} {onkeydown}>
+<div class="menu relative" role="presentation" bind:this={root} {onkeydown}>
   <button
+    class="p-2 border-b-[3px] border-b-transparent cursor-pointer whitespace-nowrap"
     bind:this={opener}
     aria-expanded={open}
     aria-haspopup="true"
@@ -41,22 +42,19 @@
     >{#if head}{@render head()}{:else}{label}{/if} <span aria-hidden="true">▾</span></button
   >
   {#if open}
-    <div class="list" class:right role="presentation" onclick={() => (open = false)}>
+    <div
+      class="list absolute top-full left-0 z-30 min-w-[11rem] grid p-1 bg-raised border
+        border-line rounded-(--radius) shadow-over"
+      class:right
+      role="presentation"
+      onclick={() => (open = false)}
+    >
       {@render children()}
     </div>
   {/if}
 </div>
 
 <style>
-  .menu {
-    position: relative;
-  }
-  .menu > button {
-    padding: 8px 8px 8px;
-    border-bottom: 3px solid transparent;
-    cursor: pointer;
-    white-space: nowrap;
-  }
   .menu > button.within {
     border-bottom-color: var(--loden);
     font-weight: 600;
@@ -68,19 +66,6 @@
     .menu > button.within {
       border-bottom-color: Highlight;
     }
-  }
-  .list {
-    position: absolute;
-    top: 100%;
-    left: 0;
-    z-index: 30;
-    min-width: 11rem;
-    display: grid;
-    padding: 4px;
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    box-shadow: 0 4px 14px rgb(0 0 0 / 18%);
   }
   .list.right {
     left: auto;

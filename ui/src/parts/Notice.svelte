@@ -9,16 +9,15 @@
   }: { children: Snippet; grave?: boolean; role?: 'alert' | 'status' } = $props();
 </script>
 
-<div class:grave {role}>{@render children()}</div>
+<div
+  class="bg-raised border-l-4 border-l-line py-2 px-4 my-2 mx-0 wrap-anywhere"
+  class:grave
+  {role}
+>
+  {@render children()}
+</div>
 
 <style>
-  div {
-    background: var(--raised);
-    border-left: 4px solid var(--line);
-    padding: 8px 16px;
-    margin: 8px 0;
-    overflow-wrap: anywhere;
-  }
   .grave {
     background: var(--madder-soft);
     border-color: var(--madder);

@@ -68,12 +68,13 @@
 </script>
 
 <dialog
-  class="over"
+  class="over w-[min(36rem,92vw)]"
   bind:this={dialog}
   aria-label={say.palette.search}
   onclose={() => (open = false)}
 >
   <input
+    class="w-full bg-sheet border border-line rounded-(--radius) p-2 text-ink"
     type="text"
     role="combobox"
     aria-expanded="true"
@@ -93,6 +94,7 @@
           {@const i = found.indexOf(f)}
           <!-- svelte-ignore a11y_click_events_have_key_events (the keys are those of the field above) -->
           <div
+            class="aria-selected:bg-loden-soft"
             id="found-{i}"
             role="option"
             tabindex="-1"
@@ -114,17 +116,6 @@
 </dialog>
 
 <style>
-  dialog {
-    width: min(36rem, 92vw);
-  }
-  input {
-    width: 100%;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 8px 8px;
-    color: var(--ink);
-  }
   #found {
     max-height: 60vh;
     overflow-y: auto;
@@ -137,9 +128,6 @@
     padding: 4px 8px;
     cursor: pointer;
     overflow-wrap: anywhere;
-  }
-  [aria-selected='true'] {
-    background: var(--loden-soft);
   }
   p,
   .link {

@@ -31,7 +31,7 @@
 </script>
 
 <svelte:window onclick={outside} />
-<div class="unfolding" role="presentation" bind:this={root} {onkeydown}>
+<div class="unfolding relative max-[760px]:static" role="presentation" bind:this={root} {onkeydown}>
   <button
     class="chip"
     bind:this={opener}
@@ -39,36 +39,23 @@
     class:on
     onclick={() => (open = !open)}>{label} <span aria-hidden="true">▾</span></button
   >
-  {#if open}<div class="panel under" class:right role="group" aria-label={label}>
+  {#if open}<div
+      class="panel under absolute top-[calc(100%_+_4px)] left-0 z-20 grid gap-2 grid-cols-1
+      w-max max-w-[min(24rem,90vw)] bg-raised shadow-over"
+      class:right
+      role="group"
+      aria-label={label}
+    >
       {@render children()}
     </div>{/if}
 </div>
 
 <style>
-  .unfolding {
-    position: relative;
-  }
-  .under {
-    position: absolute;
-    top: calc(100% + 4px);
-    left: 0;
-    z-index: 20;
-    display: grid;
-    gap: 8px;
-    grid-template-columns: minmax(0, 1fr);
-    width: max-content;
-    max-width: min(24rem, 90vw);
-    background: var(--raised);
-    box-shadow: 0 4px 14px rgb(0 0 0 / 18%);
-  }
   .right {
     left: auto;
     right: 0;
   }
   @media (max-width: 760px) {
-    .unfolding {
-      position: static;
-    }
     .under {
       left: 16px;
       right: 16px;

@@ -44,7 +44,7 @@
 </script>
 
 <dialog
-  class="over"
+  class="over w-[min(26rem,94vw)]"
   bind:this={dialog}
   aria-labelledby="again-title"
   oncancel={(e) => {
@@ -65,7 +65,7 @@
       required
       bind:value={password}
     />
-    <div class="acts">
+    <div class="acts flex gap-2 mt-4">
       <Button color="alternative" type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
       <Button type="button" color="alternative" onclick={() => end(false)}
         >{say.forGood.notNow}</Button
@@ -73,14 +73,3 @@
     </div>
   </form>
 </dialog>
-
-<style>
-  dialog {
-    width: min(26rem, 94vw);
-  }
-  .acts {
-    display: flex;
-    gap: 8px;
-    margin-top: 16px;
-  }
-</style>

@@ -59,35 +59,32 @@
   >
 {/snippet}
 
-<div class="clock" role="group" aria-label={say.practiceClock.practiceClock}>
+<div
+  class="clock flex items-center gap-1 mr-1"
+  role="group"
+  aria-label={say.practiceClock.practiceClock}
+>
   {#if narrow.current}
     <Menu label={brief.format(clock.now)} right title={say.practiceClock.clockAt(full(iso))}>
-      <p class="num">{shown.format(clock.now)} {zone(clock.now)}</p>
+      <p class="num py-1 px-2 text-muted whitespace-nowrap">
+        {shown.format(clock.now)}
+        {zone(clock.now)}
+      </p>
       {@render steps()}
     </Menu>
   {:else}
-    <time class="num" datetime={iso} title={say.practiceClock.clockAt(full(iso))}
-      >{shown.format(clock.now)} {zone(clock.now)}</time
+    <time
+      class="num min-w-[15.5em] text-right mr-1"
+      datetime={iso}
+      title={say.practiceClock.clockAt(full(iso))}>{shown.format(clock.now)} {zone(clock.now)}</time
     >
     {@render steps()}
   {/if}
   <span class="hidden-words" role="status">{busy ? say.practiceClock.clockMoving : said}</span>
-  {#if said}<span class="said">{said}</span>{/if}
+  {#if said}<span class="said text-madder">{said}</span>{/if}
 </div>
 
 <style>
-  .clock {
-    display: flex;
-    align-items: center;
-    gap: 4px;
-    margin-right: 4px;
-  }
-  /* As wide as any instant, so that nothing moves when it changes or when the letters arrive. */
-  time {
-    min-width: 15.5em;
-    text-align: right;
-    margin-right: 4px;
-  }
   .clock > button {
     border: 1px solid var(--line);
     border-radius: var(--radius);
@@ -101,13 +98,5 @@
   button:disabled {
     opacity: 0.55;
     cursor: default;
-  }
-  p {
-    padding: 4px 8px;
-    color: var(--muted);
-    white-space: nowrap;
-  }
-  .said {
-    color: var(--madder);
   }
 </style>

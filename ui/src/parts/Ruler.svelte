@@ -84,7 +84,14 @@
 </script>
 
 <div bind:clientWidth={width}>
-  <svg class:large viewBox="0 0 {W} {H}" role="img" aria-label={words} preserveAspectRatio="none">
+  <svg
+    class="w-full h-4.5 block"
+    class:large
+    viewBox="0 0 {W} {H}"
+    role="img"
+    aria-label={words}
+    preserveAspectRatio="none"
+  >
     <title>{words}</title>
     <defs>
       <pattern
@@ -94,101 +101,61 @@
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(45)"
       >
-        <rect width="5" height="5" class="ground" /><path d="M0 0V5" class="hatch" />
+        <rect width="5" height="5" class="fill-madder-soft" /><path
+          d="M0 0V5"
+          class="stroke-madder stroke-[1.6]"
+        />
       </pattern>
     </defs>
-    {#each months as m (m.x)}<path class="month" d="M{m.x} 4V{base}" /><text x={m.x + 3} y={H - 6}
-        >{m.label}</text
+    {#each months as m (m.x)}<path class="stroke-line stroke-1" d="M{m.x} 4V{base}" /><text
+        class="text-note fill-muted"
+        x={m.x + 3}
+        y={H - 6}>{m.label}</text
       >{/each}
-    {#each open as o (o.a)}<path class="open" d="M{o.a} {base - 2}H{o.b}" />{/each}
+    {#each open as o (o.a)}<path
+        class="open stroke-loden stroke-3 fill-none"
+        d="M{o.a} {base - 2}H{o.b}"
+      />{/each}
     {#each soft as s (s.a)}<rect
-        class="soft"
+        class="soft fill-ochre-soft stroke-ochre-fill stroke-[0.8]"
         x={s.a}
         y={base - (large ? 16 : 6)}
         width={s.b - s.a}
         height={large ? 14 : 5}
       />{/each}
-    {#each dark as d (d.a)}<path class="dark-stretch" d="M{d.a} {base - 2}H{d.b}" />{/each}
+    {#each dark as d (d.a)}<path
+        class="dark-stretch stroke-ink stroke-[1.6] [stroke-dasharray:1.6_4] fill-none"
+        d="M{d.a} {base - 2}H{d.b}"
+      />{/each}
     {#each closed as c (c.a)}<rect
-        class="closed"
+        class="closed stroke-madder stroke-[0.8]"
         fill="url(#{uid}-closed)"
         x={c.a}
         y={large ? 8 : 2}
         width={c.b - c.a}
         height={base - (large ? 8 : 2)}
       />{/each}
-    {#if safe !== undefined}<path class="safe" d="M{safe} 6V{base + 2}" />{/if}
+    {#if safe !== undefined}<path
+        class="safe stroke-ink stroke-[1.2] [stroke-dasharray:3_3]"
+        d="M{safe} 6V{base + 2}"
+      />{/if}
     {#if expiry !== undefined}<path
-        class="expiry"
+        class="stroke-ink stroke-[1.4] fill-ink"
         d="M{expiry} {large ? 2 : 0}V{base + 2}m0 {large ? -44 : -17}h{large ? 10 : 5}v{large
           ? 8
           : 4}h{large ? -10 : -5}"
       />{/if}
-    <path class="today" d="M{large ? 1.5 : 1} 0V{base + 2}" />
+    <path class="stroke-muted stroke-2" d="M{large ? 1.5 : 1} 0V{base + 2}" />
     {#if line !== undefined}<path class="line" d="M{line} 0V{base + 4}" />{/if}
   </svg>
 </div>
 
 <style>
-  svg {
-    width: 100%;
-    height: 18px;
-    display: block;
-  }
   svg.large {
     height: 64px;
-  }
-  .ground {
-    fill: var(--madder-soft);
-  }
-  .hatch {
-    stroke: var(--madder);
-    stroke-width: 1.6;
-  }
-  .closed {
-    stroke: var(--madder);
-    stroke-width: 0.8;
-  }
-  .soft {
-    fill: var(--ochre-soft);
-    stroke: var(--ochre-fill);
-    stroke-width: 0.8;
-  }
-  .open {
-    stroke: var(--loden);
-    stroke-width: 3;
-    fill: none;
-  }
-  .dark-stretch {
-    stroke: var(--ink);
-    stroke-width: 1.6;
-    stroke-dasharray: 1.6 4;
-    fill: none;
-  }
-  .expiry {
-    stroke: var(--ink);
-    stroke-width: 1.4;
-    fill: var(--ink);
-  }
-  .safe {
-    stroke: var(--ink);
-    stroke-width: 1.2;
-    stroke-dasharray: 3 3;
-  }
-  .today {
-    stroke: var(--muted);
-    stroke-width: 2;
   }
   .line {
     stroke: var(--focus);
     stroke-width: 2.5;
-  }
-  .month {
-    stroke: var(--line);
-    stroke-width: 1;
-  }
-  text {
-    font-size: var(--note);
-    fill: var(--muted);
   }
 </style>

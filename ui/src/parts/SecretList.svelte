@@ -39,8 +39,14 @@
   {#if secret}<p role="status">{words.once} <Copy text={secret} what={words.title} /></p>{/if}
   {#if rows}
     <ul>
-      {#each rows as one (one.id)}<li>{@render row(one)}</li>
-      {:else}<li class="muted">{words.none}</li>{/each}
+      {#each rows as one (one.id)}<li
+          class="flex flex-wrap gap-y-1 gap-x-4 py-1 px-2 wrap-anywhere"
+        >
+          {@render row(one)}
+        </li>
+      {:else}<li class="muted flex flex-wrap gap-y-1 gap-x-4 py-1 px-2 wrap-anywhere">
+          {words.none}
+        </li>{/each}
     </ul>
     <form onsubmit={submit}>
       {@render fields()}
@@ -48,13 +54,3 @@
     </form>
   {/if}
 </section>
-
-<style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    padding: 4px 8px;
-    overflow-wrap: anywhere;
-  }
-</style>

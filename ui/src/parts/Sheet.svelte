@@ -34,57 +34,24 @@
 </script>
 
 <svelte:window {onkeydown} />
-<section class="panel" aria-label={title}>
-  <header>
+<section class="panel @container/sheet" aria-label={title}>
+  <header class="flex justify-between items-start gap-4 mb-2">
     <div>
-      <h1 bind:this={heading} tabindex="-1">
+      <h1 class="wrap-anywhere" bind:this={heading} tabindex="-1">
         {#if answer}
-          <span class="note title" class:mono>{title}</span>
-          <span class="answer">{@render answer()}</span>
+          <span class="note title block font-normal" class:mono>{title}</span>
+          <span class="answer block">{@render answer()}</span>
         {:else}<span class:mono>{title}</span>{/if}
       </h1>
-      {#if kicker}<div class="note muted kicker">{@render kicker()}</div>{/if}
+      {#if kicker}<div class="note muted kicker flex flex-wrap gap-y-1 gap-x-4 items-baseline mt-1">
+          {@render kicker()}
+        </div>{/if}
     </div>
-    <button onclick={() => navigate(back, { search: keptSearch() })} title={say.sheet.closeEsc}
-      >{say.sheet.close}</button
+    <button
+      class="text-muted border border-line rounded-(--radius) py-0.5 px-2 cursor-pointer"
+      onclick={() => navigate(back, { search: keptSearch() })}
+      title={say.sheet.closeEsc}>{say.sheet.close}</button
     >
   </header>
   {@render children()}
 </section>
-
-<style>
-  header {
-    display: flex;
-    justify-content: space-between;
-    align-items: start;
-    gap: 16px;
-    margin-bottom: 8px;
-  }
-  section {
-    container: sheet / inline-size;
-  }
-  h1 {
-    overflow-wrap: anywhere;
-  }
-  .title {
-    display: block;
-    font-weight: 400;
-  }
-  .answer {
-    display: block;
-  }
-  .kicker {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: baseline;
-    margin-top: 4px;
-  }
-  button {
-    color: var(--muted);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 2px 8px;
-    cursor: pointer;
-  }
-</style>

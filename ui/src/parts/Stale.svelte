@@ -10,15 +10,8 @@
 </script>
 
 {#if at && line.changed > at}
-  <p class="stale" role="status">
+  <p class="stale border-l-4 border-l-ochre pl-2" role="status">
     {say.stale.somethingChangedSince}
     <button class="link" type="button" onclick={again}>{say.stale.recalculate}</button>
   </p>
 {/if}
-
-<style>
-  .stale {
-    border-left: 4px solid var(--ochre);
-    padding-left: 8px;
-  }
-</style>

@@ -62,7 +62,9 @@
 {/snippet}
 
 <section
-  class="box raised"
+  class="box raised p-4 bg-madder-soft border-l-[6px] border-l-madder grid
+      grid-cols-[minmax(0,1fr)_max-content] gap-y-2 gap-x-6 items-center
+      max-[800px]:grid-cols-1"
   class:quiet={stray.state === 'expected'}
   role={stray.state === 'open' ? 'alert' : undefined}
 >
@@ -75,7 +77,7 @@
         {#if stray.deadline}{say.stray.goesAhead} <When at={stray.deadline} />{/if}
       </p>
     {:else if stray.state === 'unsafe'}
-      <p class="what">
+      <p class="what font-semibold wrap-anywhere">
         {say.stray.codeElsewhere}
         {@render name()}{brief ? '.' : say.stray.howItEnded(stray.how ?? '')}
       </p>
@@ -83,7 +85,7 @@
         {say.stray.safeOnly(at, stray.left.map((what) => say.stray.left[what]).join(say.stray.and))}
       </p>
     {:else}
-      <p class="what">
+      <p class="what font-semibold wrap-anywhere">
         {say.stray.strayBegins}
         {@render name()}{say.stray.strayEnds}
       </p>
@@ -124,7 +126,7 @@
           maxlength={120}
           required
         />
-        <div class="acts">
+        <div class="acts gap-2">
           <Button color="alternative" size="sm" type="submit" disabled={act.isPending}
             >{say.stray.yesExpected}</Button
           >
@@ -134,7 +136,7 @@
         </div>
       </form>
     {:else}
-      <div class="acts">
+      <div class="acts gap-2">
         {#if stray.state === 'open'}
           {#if stray.refusable}
             <ForGood
@@ -183,31 +185,8 @@
 </section>
 
 <style>
-  section {
-    padding: 16px;
-    background: var(--madder-soft);
-    border-left: 6px solid var(--madder);
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 8px 24px;
-    align-items: center;
-  }
   .quiet {
     background: var(--raised);
     border-left-color: var(--line);
-  }
-  @media (max-width: 800px) {
-    section {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-  .what {
-    font-weight: 600;
-    overflow-wrap: anywhere;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
   }
 </style>

@@ -35,9 +35,17 @@
   }
 </script>
 
-<div class="tabs" role="tablist" aria-label={label} tabindex="-1" bind:this={row} {onkeydown}>
+<div
+  class="flex flex-wrap gap-x-4 mt-4 border-b border-b-line"
+  role="tablist"
+  aria-label={label}
+  tabindex="-1"
+  bind:this={row}
+  {onkeydown}
+>
   {#each of as tab (tab.id)}
     <button
+      class="py-2 px-0 -mb-px text-loden border-b-[3px] border-b-transparent cursor-pointer"
       type="button"
       role="tab"
       id="{uid}-{tab.id}"
@@ -48,32 +56,15 @@
     >
   {/each}
 </div>
-<div id="{uid}-panel" role="tabpanel" aria-labelledby="{uid}-{chosen}" class="chosen">
+<div id="{uid}-panel" role="tabpanel" aria-labelledby="{uid}-{chosen}" class="pt-2">
   {@render children(chosen)}
 </div>
 
 <style>
-  .tabs {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-    margin-top: 16px;
-    border-bottom: 1px solid var(--line);
-  }
-  button {
-    padding: 8px 0;
-    margin-bottom: -1px;
-    color: var(--loden);
-    border-bottom: 3px solid transparent;
-    cursor: pointer;
-  }
   [aria-selected='true'] {
     color: var(--ink);
     font-weight: 600;
     border-bottom-color: var(--loden);
-  }
-  .chosen {
-    padding-top: 8px;
   }
   @media (forced-colors: active) {
     button {

@@ -21,12 +21,9 @@
   });
 </script>
 
-<div class:waiting={!there}>{@render children()}</div>
+<div class="contents" class:waiting={!there}>{@render children()}</div>
 
 <style>
-  div {
-    display: contents;
-  }
   .waiting {
     display: block;
     visibility: hidden;

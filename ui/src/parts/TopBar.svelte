@@ -35,13 +35,22 @@
   >
 {/snippet}
 
-<header>
-  <nav aria-label={say.topBar.views}>
-    <img src={at('/mark.svg')} alt={say.topBar.steadyMove} width="22" height="22" />
-    <span class="daily">
+<header
+  class="flex items-center justify-between gap-1 py-0 px-2 bg-sheet border-b border-b-line
+    h-[2.85rem]"
+>
+  <nav class="flex items-center whitespace-nowrap" aria-label={say.topBar.views}>
+    <img
+      class="mr-1 flex-none"
+      src={at('/mark.svg')}
+      alt={say.topBar.steadyMove}
+      width="22"
+      height="22"
+    />
+    <span class="daily flex items-center whitespace-nowrap max-[760px]:hidden">
       {#each all.filter((v) => v.daily) as v (v.path)}{@render link(v)}{/each}
     </span>
-    <span class="rest">
+    <span class="rest max-[760px]:hidden">
       <Menu
         label={rest.find((v) => v.path === here)?.title ?? say.topBar.more}
         within={rest.some((v) => v.path === here)}
@@ -49,20 +58,26 @@
         {#each rest as v (v.path)}{@render link(v)}{/each}
       </Menu>
     </span>
-    <span class="folded">
+    <span class="folded hidden max-[760px]:block">
       <Menu label={all.find((v) => v.path === here)?.title ?? say.topBar.views} within>
         {#each all as v (v.path)}{@render link(v)}{/each}
       </Menu>
     </span>
   </nav>
-  <div class="right">
+  <div class="right flex items-center whitespace-nowrap">
     {#if who?.practice && may('moveClock')}<PracticeClock />{:else}<DeskClock />{/if}
-    <button class="quiet" onclick={showSearch} title={say.topBar.searchAll}
-      >{say.topBar.search}</button
+    <button
+      class="max-[760px]:hidden py-1 px-2 text-muted cursor-pointer rounded-(--radius)
+        hover:text-ink hover:bg-loden-soft"
+      onclick={showSearch}
+      title={say.topBar.searchAll}>{say.topBar.search}</button
     >
     <Menu label="" right title={who?.email ?? ''}>
-      {#snippet head()}<span class="who">{who?.email?.split('@')[0]}</span>
-        <span class="role">{who?.role}</span>{/snippet}
+      {#snippet head()}<span
+          class="who inline-block max-w-[9rem] overflow-hidden text-ellipsis align-bottom
+              max-[760px]:max-w-[4.5rem]">{who?.email?.split('@')[0]}</span
+        >
+        <span class="role text-muted max-[900px]:hidden">{who?.role}</span>{/snippet}
       <a href={p('/you')}>{say.topBar.you}</a>
       <button onclick={showKeys} title={say.topBar.allKeys}>{say.topBar.keys}</button>
       <button onclick={turn} aria-pressed={dark}>{dark ? say.topBar.light : say.topBar.dark}</button
@@ -73,27 +88,6 @@
 </header>
 
 <style>
-  header {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: 4px;
-    padding: 0 8px;
-    background: var(--sheet);
-    border-bottom: 1px solid var(--line);
-    height: 2.85rem;
-  }
-  nav,
-  .daily,
-  .right {
-    display: flex;
-    align-items: center;
-    white-space: nowrap;
-  }
-  nav img {
-    margin-right: 4px;
-    flex: none;
-  }
   .daily a {
     color: var(--ink);
     text-decoration: none;
@@ -108,49 +102,7 @@
     border-bottom-color: var(--loden);
     font-weight: 600;
   }
-  .folded {
-    display: none;
-  }
-  .quiet {
-    padding: 4px 8px;
-    color: var(--muted);
-    cursor: pointer;
-    border-radius: var(--radius);
-  }
-  .quiet:hover {
-    color: var(--ink);
-    background: var(--loden-soft);
-  }
-  .who {
-    display: inline-block;
-    max-width: 9rem;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    vertical-align: bottom;
-  }
-  .role {
-    color: var(--muted);
-  }
-  @media (max-width: 900px) {
-    .role {
-      display: none;
-    }
-  }
-  @media (max-width: 760px) {
-    .daily,
-    .rest {
-      display: none;
-    }
-    .folded {
-      display: block;
-    }
-    .right .quiet {
-      display: none;
-    }
-    .who {
-      max-width: 4.5rem;
-    }
-  }
+
   /* A line that is see-through is drawn there, too. */
   @media (forced-colors: active) {
     .daily a {

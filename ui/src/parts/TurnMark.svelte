@@ -5,8 +5,14 @@
   let { turn, words = false }: { turn: Turn; words?: boolean } = $props();
 </script>
 
-<span class="turn {turn}" title={TURNS[turn]}>
-  <svg viewBox="0 0 14 14" width="14" height="14" aria-hidden="true">
+<span class="turn {turn} inline-flex items-baseline gap-2" title={TURNS[turn]}>
+  <svg
+    class="flex-none [transform:translateY(1px)]"
+    viewBox="0 0 14 14"
+    width="14"
+    height="14"
+    aria-hidden="true"
+  >
     <rect x="1.5" y="1.5" width="11" height="11" class="frame" />
     {#if turn === 'yours'}<rect x="1.5" y="1.5" width="11" height="11" class="fill" />{/if}
     {#if turn === 'desk'}<rect x="4.5" y="4.5" width="5" height="5" class="fill" />{/if}
@@ -16,15 +22,6 @@
 </span>
 
 <style>
-  .turn {
-    display: inline-flex;
-    align-items: baseline;
-    gap: 8px;
-  }
-  svg {
-    flex: none;
-    transform: translateY(1px);
-  }
   .frame {
     fill: none;
     stroke: currentColor;

@@ -18,13 +18,16 @@
   }));
 </script>
 
-<section class="panel" aria-label={say.twoCodes.twoCodes}>
-  <h2>{say.twoCodes.twoCodes}</h2>
-  <p class="muted">{say.twoCodes.aboutTwoCodes}</p>
+<section
+  class="panel block py-2 px-4 border-l-4 border-l-madder"
+  aria-label={say.twoCodes.twoCodes}
+>
+  <h2 class="m-0">{say.twoCodes.twoCodes}</h2>
+  <p class="muted max-w-[70ch]">{say.twoCodes.aboutTwoCodes}</p>
   <Trouble error={choose.error} />
   <ul>
     {#each choices as c (c.name)}
-      <li>
+      <li class="flex flex-wrap gap-y-1 gap-x-4 items-baseline py-1 px-0">
         <strong class="mono">{c.unicode}</strong>
         <span>
           {#if c.held_at}{say.twoCodes.heldSince} <When at={c.held_at} bare />;{/if}
@@ -53,24 +56,3 @@
     {/each}
   </ul>
 </section>
-
-<style>
-  section {
-    display: block;
-    padding: 8px 16px;
-    border-left: 4px solid var(--madder);
-  }
-  h2 {
-    margin: 0;
-  }
-  p {
-    max-width: 70ch;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: baseline;
-    padding: 4px 0;
-  }
-</style>

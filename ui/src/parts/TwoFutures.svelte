@@ -40,53 +40,45 @@
   );
 </script>
 
-<div class="futures" role="img" aria-label={label}>
+<div
+  class="grid grid-cols-[max-content_minmax(0,1fr)] gap-y-0.5 gap-x-4 items-center text-note
+    text-muted pb-4"
+  role="img"
+  aria-label={label}
+>
   <span class="who">{say.answers.youAct}</span>
-  <span class="axis">
-    <span class="bar acting" style:width={x(at(futures.acting))}></span>
+  <span class="axis relative h-4 border-l-2 border-l-ink">
+    <span
+      class="bar acting bg-loden top-1 h-2 border-r-[3px] border-r-ink"
+      style:width={x(at(futures.acting))}
+    ></span>
     {#if flag}<span class="flag" style:left={x(at(expires))}></span>{/if}
   </span>
   <span class="who">{say.answers.usually}</span>
-  <span class="axis">
+  <span class="axis relative h-4 border-l-2 border-l-ink">
     <span class="whisker" style:left={x(early)} style:width="calc({x(late)} - {x(early)})"></span>
     {#if flag}<span class="flag mast" style:left={x(at(expires))}></span>{/if}
   </span>
   <span class="who">{say.answers.nobody}</span>
-  <span class="axis">
-    {#if futures.silent}<span class="bar silent" style:width={x(at(futures.silent))}></span>
-    {:else}<span class="bar open" style:width={futures.ends ? x(at(futures.ends)) : '100%'}></span>
+  <span class="axis relative h-4 border-l-2 border-l-ink">
+    {#if futures.silent}<span
+        class="bar silent top-1 h-2 border-r-[3px] border-r-ink"
+        style:width={x(at(futures.silent))}
+      ></span>
+    {:else}<span
+        class="bar open top-1 h-2 border-r-[3px] border-r-ink"
+        style:width={futures.ends ? x(at(futures.ends)) : '100%'}
+      ></span>
     {/if}
     {#if flag}<span class="flag mast" style:left={x(at(expires))}></span>{/if}
   </span>
 </div>
 
 <style>
-  .futures {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 2px 16px;
-    align-items: center;
-    font-size: var(--note);
-    color: var(--muted);
-    padding-bottom: 16px;
-  }
-  .axis {
-    position: relative;
-    height: 16px;
-    border-left: 2px solid var(--ink);
-  }
   .bar,
   .whisker,
   .flag {
     position: absolute;
-  }
-  .bar {
-    top: 4px;
-    height: 8px;
-    border-right: 3px solid var(--ink);
-  }
-  .acting {
-    background: var(--loden);
   }
   .silent {
     background: var(--ochre-soft);

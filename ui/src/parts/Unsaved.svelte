@@ -24,27 +24,23 @@
 </script>
 
 <svelte:document oninput={noteTyping} onsubmitcapture={noteSending} />
-<dialog class="over" bind:this={dialog} aria-labelledby="unsaved" onclose={() => decide(false)}>
+<dialog
+  class="over max-w-[min(30rem,92vw)]"
+  bind:this={dialog}
+  aria-labelledby="unsaved"
+  onclose={() => decide(false)}
+>
   <h2 id="unsaved">{say.unsaved.title}</h2>
   <p>{say.unsaved.says}</p>
-  <div>
+  <div class="flex flex-wrap gap-2 justify-end">
     <Button color="alternative" onclick={() => decide(true)}>{say.unsaved.leave}</Button>
     <Button color="alternative" onclick={() => decide(false)}>{say.unsaved.stay}</Button>
   </div>
 </dialog>
 
 <style>
-  dialog {
-    max-width: min(30rem, 92vw);
-  }
   dialog[open] {
     display: grid;
     gap: 8px;
-  }
-  div {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    justify-content: flex-end;
   }
 </style>

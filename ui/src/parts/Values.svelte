@@ -43,16 +43,20 @@
 {#if of.length}
   <ul class="box">
     {#each of as value, at (at)}
-      <li>
+      <li class="grid grid-cols-[minmax(0,1fr)_1rem_auto] gap-x-2 py-2 px-4 wrap-anywhere">
         <span class="note muted">{value.label}</span>
-        <span class="mono value">{value.text ?? say.values.hidden}</span>
+        <span class="mono value row-start-2">{value.text ?? say.values.hidden}</span>
         <button
           type="button"
-          class="copy"
+          class="copy [grid-area:1_/_3_/_3] self-center border border-line
+              rounded-(--radius) py-2 px-4 bg-raised cursor-pointer"
           aria-label={say.copy.copy(value.label)}
           onclick={() => void copy(at)}>{copied === at ? say.copy.copied : say.copy.copy2}</button
         >
-        {#if at === (copied + 1) % of.length}<kbd aria-hidden="true">c</kbd>{/if}
+        {#if at === (copied + 1) % of.length}<kbd
+            class="[grid-area:1_/_2_/_3] self-center text-muted font-mono"
+            aria-hidden="true">c</kbd
+          >{/if}
       </li>
     {/each}
   </ul>
@@ -61,32 +65,7 @@
 {/if}
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 1rem auto;
-    gap: 0 8px;
-    padding: 8px 16px;
-    overflow-wrap: anywhere;
-  }
   li + li {
     border-top: 1px solid var(--line);
-  }
-  .value {
-    grid-row: 2;
-  }
-  .copy {
-    grid-area: 1 / 3 / 3;
-    align-self: center;
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-    padding: 8px 16px;
-    background: var(--raised);
-    cursor: pointer;
-  }
-  kbd {
-    grid-area: 1 / 2 / 3;
-    align-self: center;
-    color: var(--muted);
-    font-family: var(--mono);
   }
 </style>

@@ -46,7 +46,7 @@
   <div class="waiting" role="status">
     {long ? say.waiting.long : say.waiting.reading}
     {#if long}<button class="link" onclick={() => void again()}>{say.waiting.again}</button>{/if}
-    <i></i><i></i><i></i>
+    <i class="last:w-[60%]"></i><i class="last:w-[60%]"></i><i class="last:w-[60%]"></i>
   </div>
 {/if}
 
@@ -73,9 +73,6 @@
     margin-top: 8px;
     background: var(--line);
     border-radius: var(--radius);
-  }
-  i:last-child {
-    width: 60%;
   }
   @keyframes appear {
     to {

@@ -3,13 +3,7 @@
   import { say } from '../lib/say';
 </script>
 
-<main>
+<main class="p-8">
   <h1>{say.nowhere.notFound}</h1>
   <p>{say.nowhere.notFoundWhy} <a href={p('/')}>{say.nowhere.toDesk}</a></p>
 </main>
-
-<style>
-  main {
-    padding: 32px;
-  }
-</style>

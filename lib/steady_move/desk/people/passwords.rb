@@ -21,6 +21,15 @@ module SteadyMove
         # against each hash's own.
         COST = { t_cost: 2, m_cost: 16, p_cost: 1 }.freeze
 
+        # The lists of what is common: read once, when the first password is chosen.
+        def self.guessing
+          @guessing ||=
+            begin
+              require "zxcvbn"
+              Zxcvbn::Tester.new
+            end
+        end
+
         def initialize(cost: COST)
           @argon2 = Argon2::Password.new(cost.dup)
           @cost = cost
@@ -69,9 +78,8 @@ module SteadyMove
         def common?(text, email)
           return true if email.downcase.include?(text.downcase)
 
-          require "zxcvbn"
           own = [email, *email.split(/[@.\-_]/), "steady", "move", "steadymove"]
-          Zxcvbn.test(text[0, LOOKED_AT], own).guesses < COMMON
+          self.class.guessing.test(text[0, LOOKED_AT], own).guesses < COMMON
         end
 
         def argon2?(hash, text)

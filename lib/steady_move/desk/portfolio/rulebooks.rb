@@ -10,10 +10,19 @@ module SteadyMove
       module Rulebooks
         Invalid = Core::Readiness::Rulebook::Invalid
 
+        # {[file, when it was written] of each => Rulebook}: read once.
+        @kept = {}
+
         module_function
 
-        # folder: with rules.yml and a file for each family. Raises Invalid.
+        # folder: with rules.yml and a file for each family. Returns what they say, read anew when
+        # one of them changed. Raises Invalid.
         def load(folder)
+          files = Dir[File.join(folder, "*.yml")]
+          @kept[files.map { |file| [file, File.mtime(file)] }] ||= whole_of(folder)
+        end
+
+        def whole_of(folder)
           rules = File.join(folder, "rules.yml")
           families = Dir[File.join(folder, "*.yml")] - [rules]
           Core::Readiness::Rulebook.new(

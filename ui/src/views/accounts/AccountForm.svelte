@@ -108,10 +108,15 @@
 {/snippet}
 
 {#snippet part(title: string, why: string, list: { key: string }[], body: Snippet)}
-  <details open={held !== undefined && list.some(({ key }) => f[key])}>
-    <summary>{title}</summary>
+  <details class="col-span-full" open={held !== undefined && list.some(({ key }) => f[key])}>
+    <summary class="font-semibold">{title}</summary>
     <p class="muted">{why}</p>
-    <div class="fields">{@render body()}</div>
+    <div
+      class="fields grid grid-cols-[repeat(auto-fill,minmax(min(15rem,100%),1fr))] gap-4
+        items-end mt-2"
+    >
+      {@render body()}
+    </div>
   </details>
 {/snippet}
 
@@ -139,7 +144,7 @@
   {#snippet prices()}
     {@render rows(amounts)}
     {@render rows(TERMS)}
-    <div class="wide">
+    <div class="wide col-span-full">
       <Label for="a-by-suffix">{say.fields.bySuffix}</Label>
       <Textarea
         id="a-by-suffix"
@@ -180,8 +185,11 @@
   {@render part(say.accountForm.privacy, say.accountForm.why.privacy, asked('privacy'), privacy)}
   {#snippet destination()}
     {@render rows([...asked('destination'), ...asked('ordering')])}
-    <fieldset>
-      <legend>{say.fields.holds}</legend>
+    <fieldset
+      class="col-span-full grid grid-cols-[repeat(auto-fill,minmax(min(15rem,100%),1fr))]
+        gap-4 items-end mt-2"
+    >
+      <legend class="font-semibold">{say.fields.holds}</legend>
       {@render rows(asked('aims'))}
     </fieldset>
   {/snippet}
@@ -210,25 +218,3 @@
   {#if held}<Removal title={held.title} {remove} done={over} />{/if}
 </form>
 <Trouble error={save.error} />
-
-<style>
-  .wide,
-  details,
-  fieldset {
-    grid-column: 1 / -1;
-  }
-  summary {
-    font-weight: 600;
-  }
-  .fields,
-  fieldset {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
-    gap: 16px 16px;
-    align-items: end;
-    margin-top: 8px;
-  }
-  legend {
-    font-weight: 600;
-  }
-</style>

@@ -16,7 +16,7 @@
 </script>
 
 <main class="sections">
-  <nav aria-label={say.accounts.accounts}>
+  <nav class="flex flex-wrap gap-y-1 gap-x-4" aria-label={say.accounts.accounts}>
     {#each parts as part (part.path)}
       {@const here = isActive(part.path)}
       <a href={p(part.path)} class:here aria-current={here ? 'page' : undefined}>{part.title}</a>
@@ -26,11 +26,6 @@
 </main>
 
 <style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-  }
   .here {
     color: var(--ink);
     font-weight: 600;

@@ -49,7 +49,7 @@
     {say.mailServer.strictDelivery}</label
   >
   <div><Button type="submit" color="alternative">{say.mailServer.keepIt}</Button></div>
-  <p class="muted">
+  <p class="muted col-span-full m-0">
     {say.mailServer.mustStrip}
     {#if mailbox.found}<strong class={mailbox.found}>{say.mailServer.found[mailbox.found]}</strong>
     {:else if mailbox.tried_at}{say.mailServer.onItsWay}{/if}
@@ -58,7 +58,7 @@
       >{/if}
   </p>
   {#if further.length}
-    <p class="muted">
+    <p class="muted col-span-full m-0">
       {say.mailServer.theNewestMailNames}
       {#each further as [id, times] (id)}<button
           class="link mono"
@@ -70,10 +70,6 @@
 </form>
 
 <style>
-  p {
-    grid-column: 1 / -1;
-    margin: 0;
-  }
   .believed {
     color: var(--madder);
   }

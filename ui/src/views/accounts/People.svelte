@@ -92,7 +92,7 @@
           <label class="limit"
             >{say.people.limit}
             <input
-              class="plain num"
+              class="plain num w-[8rem]"
               value={person.limit ? money(person.limit) : ''}
               placeholder={say.people.noLimit}
               onchange={(e) => limit.mutate({ id: person.id, text: e.currentTarget.value })}
@@ -119,7 +119,7 @@
               busy={change.isPending}
               act={() => change.mutate({ id: person.id, to: null })}
             />
-            <button class="calm" onclick={() => link.mutate(person)}
+            <button class="underline cursor-pointer text-loden" onclick={() => link.mutate(person)}
               >{say.people.passwordLink}</button
             >
             {#if person.second_factor}
@@ -139,7 +139,7 @@
     {#if link.data}
       <p role="status">
         {say.people.passwordLinkFor(linked)}
-        <span class="mono address"
+        <span class="mono wrap-anywhere"
           >{say.people.newPassword(location.origin + base, link.data.word)}</span
         >
       </p>
@@ -152,6 +152,7 @@
             <strong>{i.email}</strong>
             <span class="muted">{say.people.until(i.role, full(i.expires_at))}</span>
             <button
+              class="text-madder underline cursor-pointer"
               onclick={() => takeBack.mutate(i.email)}
               aria-label={say.people.takeBackOf(i.email)}>{say.people.takeBack}</button
             >
@@ -184,27 +185,10 @@
     {#if invite.data}
       <p role="status">
         {say.people.passAddressOn(email)}
-        <span class="mono address"
+        <span class="mono wrap-anywhere"
           >{say.people.invited(location.origin + base, invite.data.word)}</span
         >
       </p>
     {/if}
   {/if}
 </section>
-
-<style>
-  .limit input {
-    width: 8rem;
-  }
-  li button {
-    color: var(--madder);
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  li .calm {
-    color: var(--loden);
-  }
-  .address {
-    overflow-wrap: anywhere;
-  }
-</style>

@@ -59,7 +59,9 @@
               >
               <td
                 >{a.kind === 'epp' ? 'EPP' : say.accounts.byHand}{#if letters(a)}, {letters(a)}{/if}
-                {#if state && !state.well && state.heard_at}<span class="bad">{state.says}</span>
+                {#if state && !state.well && state.heard_at}<span class="block text-madder"
+                    >{state.says}</span
+                  >
                 {:else if state?.well_at}<span class="note muted"
                     >{say.accounts.answered} <When at={state.well_at} bare /></span
                   >{/if}</td
@@ -93,10 +95,3 @@
       />{/if}
   </section>
 {/if}
-
-<style>
-  .bad {
-    display: block;
-    color: var(--madder);
-  }
-</style>

@@ -11,7 +11,7 @@
   const removal = createMutation(() => ({ mutationFn: remove, onSuccess: done }));
 </script>
 
-<div class="removal">
+<div class="col-span-full border-t border-t-line pt-2">
   {#if asked}
     <Button
       type="button"
@@ -27,11 +27,3 @@
   {/if}
   <Trouble error={removal.error} />
 </div>
-
-<style>
-  .removal {
-    grid-column: 1 / -1;
-    border-top: 1px solid var(--line);
-    padding-top: 8px;
-  }
-</style>

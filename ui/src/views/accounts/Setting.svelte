@@ -11,33 +11,15 @@
 </script>
 
 <details class="box">
-  <summary><strong>{title}</strong> <span class:bad>{state}</span></summary>
-  <div>{@render children()}</div>
+  <summary class="flex flex-wrap gap-x-4 py-2 px-4 text-ink"
+    ><strong class="font-semibold min-w-[16rem]">{title}</strong>
+    <span class="text-muted wrap-anywhere" class:bad>{state}</span></summary
+  >
+  <div class="grid gap-2 pt-0 pb-4 px-4 grid-cols-1">{@render children()}</div>
 </details>
 
 <style>
-  summary {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-    padding: 8px 16px;
-    color: var(--ink);
-  }
-  strong {
-    font-weight: 600;
-    min-width: 16rem;
-  }
-  span {
-    color: var(--muted);
-    overflow-wrap: anywhere;
-  }
   .bad {
     color: var(--madder);
-  }
-  div {
-    display: grid;
-    gap: 8px;
-    padding: 0 16px 16px;
-    grid-template-columns: minmax(0, 1fr);
   }
 </style>

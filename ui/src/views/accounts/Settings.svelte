@@ -74,7 +74,7 @@
 </h1>
 <Trouble error={settings.error ?? change.error} />
 {#if s}
-  <div class="lines">
+  <div class="lines grid gap-1 grid-cols-1">
     <Setting title={say.places.mailbox} state={mailbox} bad={!!mute}>
       <Mailboxes settings={s} />
     </Setting>
@@ -174,11 +174,3 @@
     </Setting>
   </div>
 {/if}
-
-<style>
-  .lines {
-    display: grid;
-    gap: 4px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-</style>

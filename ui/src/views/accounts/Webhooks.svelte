@@ -46,7 +46,7 @@
 >
   {#snippet row(h)}
     <span class="mono">{h.url}</span> <span class="muted">{h.types.join(', ')}</span>
-    {#if h.fails}<span class="bad"
+    {#if h.fails}<span class="text-madder"
         >{say.webhooks.fails(h.fails)}: {h.says}
         {#if h.next_at}{say.webhooks.next} <When at={h.next_at} bare />{/if}</span
       >{/if}
@@ -60,7 +60,7 @@
   {/snippet}
   {#snippet fields()}
     <Field id="w-url" label={say.webhooks.url} mono required bind:value={url} />
-    <fieldset>
+    <fieldset class="flex flex-wrap gap-y-1 gap-x-4">
       <legend>{say.webhooks.types}</legend>
       {#each page.data?.types ?? [] as t (t)}
         <label><input type="checkbox" value={t} bind:group={types} /> {t}</label>
@@ -68,14 +68,3 @@
     </fieldset>
   {/snippet}
 </SecretList>
-
-<style>
-  .bad {
-    color: var(--madder);
-  }
-  fieldset {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-  }
-</style>

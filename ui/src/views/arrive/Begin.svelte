@@ -83,13 +83,16 @@
 <main class="view">
   <h1>{say.begin.begin}</h1>
   <p>{say.begin.lead}</p>
-  <section class="panel" aria-label={say.begin.records}>
+  <section class="panel mt-4" aria-label={say.begin.records}>
     <h2>{say.begin.records}</h2>
     {#if on}
       <p>{say.begin.recordsAreFound(settings.data?.bootstrap.url ?? '')}</p>
     {:else}
       <p class="muted">{say.begin.whyRecords}</p>
-      <form onsubmit={given(() => records.mutate())}>
+      <form
+        class="grid grid-cols-[repeat(auto-fit,minmax(14rem,1fr))] gap-2 items-end"
+        onsubmit={given(() => records.mutate())}
+      >
         <Field id="begin-url" label={say.places.listAddress} mono required bind:value={url} />
         <div>
           <Button color="alternative" type="submit" disabled={records.isPending}
@@ -100,10 +103,10 @@
     {/if}
     <Trouble error={settings.error ?? records.error} />
   </section>
-  <section class="panel" aria-label={say.begin.names}>
+  <section class="panel mt-4" aria-label={say.begin.names}>
     <h2>{say.begin.names}</h2>
     {#if !done}
-      <div class="fields">
+      <div class="fields grid grid-cols-[repeat(auto-fit,minmax(14rem,1fr))] gap-2 items-end">
         <Field id="begin-title" label={say.begin.registrar} required bind:value={title} />
         <Field id="begin-to" label={say.begin.whereTo} bind:value={to} />
         <Field id="begin-site" label={say.fields.pagesAddress} type="url" mono bind:value={site} />
@@ -141,23 +144,10 @@
       </p>
     {/if}
   </section>
-  <section class="panel" aria-label={say.begin.afterwards}>
+  <section class="panel mt-4" aria-label={say.begin.afterwards}>
     <h2>{say.begin.afterwards}</h2>
     <p>
       {say.begin.whatCanWait} <a href={p('/accounts')}>{say.begin.accountsPart}</a>.
     </p>
   </section>
 </main>
-
-<style>
-  form,
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 8px;
-    align-items: end;
-  }
-  section {
-    margin-top: 16px;
-  }
-</style>

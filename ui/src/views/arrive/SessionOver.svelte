@@ -15,7 +15,7 @@
 </script>
 
 <dialog
-  class="over"
+  class="over w-[min(30rem,94vw)]"
   bind:this={dialog}
   aria-label={say.sessionOver.title}
   oncancel={(e) => e.preventDefault()}
@@ -25,9 +25,6 @@
 </dialog>
 
 <style>
-  dialog {
-    width: min(30rem, 94vw);
-  }
   dialog :global(main) {
     margin: 16px auto 0;
     padding: 0;

@@ -6,8 +6,8 @@
   let { lead, children, after }: { lead: string; children: Snippet; after?: Snippet } = $props();
 </script>
 
-<main>
-  <div class="mark">
+<main class="max-w-[26rem] mt-[12vh] mb-0 mx-auto py-0 px-4 grid gap-4">
+  <div class="mark flex items-center gap-2">
     <img src={at('/mark.svg')} alt="" width="36" height="36" />
     <h1>{say.welcome.steadyMove}</h1>
   </div>
@@ -17,18 +17,6 @@
 </main>
 
 <style>
-  main {
-    max-width: 26rem;
-    margin: 12vh auto 0;
-    padding: 0 16px;
-    display: grid;
-    gap: 16px;
-  }
-  .mark {
-    display: flex;
-    align-items: center;
-    gap: 8px;
-  }
   main :global(form) {
     background: var(--sheet);
     border: 1px solid var(--line);

@@ -37,7 +37,11 @@
     {/each}
     <ul>
       {#each report.data.moves as m (m.id)}
-        <li>
+        <li
+          class="grid grid-cols-[minmax(9rem,18rem)_7rem_6rem_minmax(0,1fr)_minmax(0,1fr)]
+            gap-y-0.5 gap-x-4 py-1 px-0 border-t border-t-line wrap-anywhere
+            max-[800px]:grid-cols-1"
+        >
           <a class="mono" href={p('/moves/:id', { params: { id: String(m.id) } })}>{m.unicode}</a>
           <span>{m.stage}</span>
           <span class="num">{m.spent ? [m.spent, ...m.besides].map(money).join(' + ') : ''}</span>
@@ -51,7 +55,7 @@
         </li>
       {/each}
     </ul>
-    <p class="acts">
+    <p class="acts flex gap-4 mt-2">
       <a href={at(`/api/closing/batch/${id}/page`)} target="_blank" rel="noopener"
         >{say.closing.page}</a
       >
@@ -60,24 +64,3 @@
     </p>
   {/if}
 </details>
-
-<style>
-  li {
-    display: grid;
-    grid-template-columns: minmax(9rem, 18rem) 7rem 6rem minmax(0, 1fr) minmax(0, 1fr);
-    gap: 2px 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  .acts {
-    display: flex;
-    gap: 16px;
-    margin-top: 8px;
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

@@ -32,7 +32,11 @@
     {#if list.data}
       <ul class="box">
         {#each list.data.batches as b (b.id)}
-          <li class:current={String(b.id) === current}>
+          <li
+            class="flex flex-wrap gap-y-0.5 gap-x-4 py-2 px-4 border-b border-b-line
+                last:border-b-0"
+            class:current={String(b.id) === current}
+          >
             <a
               href={p('/batches/:id', { params: { id: String(b.id) } })}
               data-row
@@ -45,7 +49,9 @@
             <span class="muted wide">{say.batches.by(b.by, day(b.made_at))}</span>
           </li>
         {:else}
-          <li class="none">{say.batches.none}</li>
+          <li class="py-8 px-4 text-muted">
+            {say.batches.none}
+          </li>
         {/each}
       </ul>
     {/if}
@@ -53,22 +59,8 @@
 </ListBesideSheet>
 
 <style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 16px;
-    padding: 8px 16px;
-    border-bottom: 1px solid var(--line);
-  }
-  li:last-child {
-    border-bottom: 0;
-  }
   .current,
   li:hover {
     background: var(--loden-soft);
-  }
-  .none {
-    padding: 32px 16px;
-    color: var(--muted);
   }
 </style>

@@ -55,7 +55,7 @@
   {@const start = Date.parse(w.starts_at)}
   {@const [, usual, last] = w.ends.map((t) => Date.parse(t)) as [number, number, number]}
   <span
-    class="pic"
+    class="pic relative block h-6 overflow-hidden"
     role="img"
     aria-label={say.batch.fromTo(
       w.number,
@@ -64,26 +64,33 @@
       stamp(w.ends[2]!, clock.now),
     )}
   >
-    {#each spans as [a, b] (a)}<i class="out" style={stretch(a, b)}></i>{/each}
-    <i class="bar" style={stretch(start, usual)}></i>
-    <i class="whisker" style={stretch(usual, last)}></i>
-    {#if flag < last}<i class="over" style={stretch(flag, last)}></i>{/if}
-    {#if flag <= to}<i class="flag" style="left:{X(flag)}%"></i>{/if}
+    {#each spans as [a, b] (a)}<i class="top-0 bottom-0 bg-madder-soft" style={stretch(a, b)}
+      ></i>{/each}
+    <i class="bar top-1 h-3 rounded-[3px] bg-loden" style={stretch(start, usual)}></i>
+    <i class="top-[9px] h-0.5 bg-ink border-r-2 border-r-ink" style={stretch(usual, last)}></i>
+    {#if flag < last}<i class="over top-4.5 h-1 bg-madder" style={stretch(flag, last)}></i>{/if}
+    {#if flag <= to}<i class="flag top-0 h-6 border-l-2 border-l-madder" style="left:{X(flag)}%"
+      ></i>{/if}
   </span>
 {/snippet}
 
-<div class="box raised calendar" role="table" aria-label={say.batch.order}>
+<div class="box raised calendar @container/calendar" role="table" aria-label={say.batch.order}>
   <div class="row head" role="row">
     <span role="columnheader">{say.batch.byExpiry}</span>
-    <span role="columnheader" class="pic" aria-label={say.batch.when}>
-      {#each ticks as t (t)}<i class="tick" style="left:{X(t)}%"
-          >{day(new Date(t).toISOString()).slice(0, 6)}</i
+    <span
+      role="columnheader"
+      class="pic relative block h-6 overflow-hidden"
+      aria-label={say.batch.when}
+    >
+      {#each ticks as t (t)}<i
+          class="tick text-note font-normal whitespace-nowrap"
+          style="left:{X(t)}%">{day(new Date(t).toISOString()).slice(0, 6)}</i
         >{/each}
     </span>
     <span role="columnheader">{say.batch.expires}</span>
     <span role="columnheader">{say.batch.youDo}</span>
     <span role="columnheader">{say.batch.theyDo}</span>
-    <span role="columnheader" class="num cost">{say.batch.cost}</span>
+    <span role="columnheader" class="num cost text-right">{say.batch.cost}</span>
   </div>
   {#each part.shown as r (r.name)}
     {@const w = waves.get(r.name)}
@@ -100,9 +107,9 @@
         >
         <span role="cell" data-what={say.batch.youDo}>{listed(r.you)}</span>
         <span role="cell" data-what={say.batch.theyDo}>{listed(r.they)}</span>
-        <span role="cell" class="num cost">{r.total ? money(r.total) : '–'}</span>
+        <span role="cell" class="num cost text-right">{r.total ? money(r.total) : '–'}</span>
       {:else}
-        <span role="cell" class="why">
+        <span role="cell" class="col-[2/7]">
           {#each r.says as s (s)}<p><Sentence text={s} /></p>{/each}
           {#if r.late && mend}
             <button type="button" class="link" onclick={() => mend([r.name], { late: 'renew' })}
@@ -114,7 +121,7 @@
           {/if}
         </span>
       {/if}
-      {#if change}<span role="cell" class="change">{@render change(r.name)}</span>{/if}
+      {#if change}<span role="cell" class="change col-start-7">{@render change(r.name)}</span>{/if}
     </div>
   {/each}
 </div>
@@ -123,9 +130,6 @@
   >{/if}
 
 <style>
-  .calendar {
-    container: calendar / inline-size;
-  }
   .row {
     display: grid;
     grid-template-columns:
@@ -144,62 +148,15 @@
   .late {
     background: var(--madder-soft);
   }
-  .cost {
-    text-align: right;
-  }
-  .pic {
-    position: relative;
-    display: block;
-    height: 24px;
-    overflow: hidden;
-  }
   .pic i {
     position: absolute;
     font-style: normal;
-  }
-  .tick {
-    font-size: var(--note);
-    font-weight: 400;
-    white-space: nowrap;
-  }
-  .bar {
-    top: 4px;
-    height: 12px;
-    border-radius: 3px;
-    background: var(--loden);
-  }
-  .whisker {
-    top: 9px;
-    height: 2px;
-    background: var(--ink);
-    border-right: 2px solid var(--ink);
-  }
-  .over {
-    top: 18px;
-    height: 4px;
-    background: var(--madder);
-  }
-  .flag {
-    top: 0;
-    height: 24px;
-    border-left: 2px solid var(--madder);
   }
   .flag::after {
     content: '';
     position: absolute;
     border: 4px solid transparent;
     border-left: 8px solid var(--madder);
-  }
-  .out {
-    top: 0;
-    bottom: 0;
-    background: var(--madder-soft);
-  }
-  .why {
-    grid-column: 2 / 7;
-  }
-  .change {
-    grid-column: 7;
   }
   @container calendar (width < 46rem) {
     .row {

@@ -50,7 +50,7 @@
 <details class="fold" bind:open>
   <summary>{say.compare.summary}</summary>
   <Trouble error={found.error} />
-  <p class="ask">
+  <p class="ask flex flex-wrap gap-y-1 gap-x-6 items-center my-2 mx-0">
     <label
       >{say.compare.years}
       <input type="range" min="1" max="10" bind:value={years} />
@@ -113,13 +113,6 @@
 </details>
 
 <style>
-  .ask {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 24px;
-    align-items: center;
-    margin: 8px 0;
-  }
   input[type='range'] {
     accent-color: var(--loden);
     vertical-align: middle;

@@ -36,6 +36,7 @@
 
 <div class="box raised" bind:clientWidth={room}>
   <svg
+    class="block"
     viewBox="0 0 {room} {HIGH}"
     width={room}
     height={HIGH}
@@ -44,21 +45,21 @@
   >
     {#each [0, 0.5, 1] as part (part)}
       <path class="grid" d="M{LEFT} {Y(most * part)}H{room - RIGHT}" />
-      <text x={LEFT - 6} y={Y(most * part) + 4} text-anchor="end"
+      <text class="fill-muted text-note" x={LEFT - 6} y={Y(most * part) + 4} text-anchor="end"
         >{money({ minor: Math.round(most * part), currency })}</text
       >
     {/each}
     {#each Array.from({ length: years }, (_, i) => i + 1) as year (year)}
-      <text x={X(year)} y={HIGH - 4} text-anchor="middle">{year}</text>
+      <text class="fill-muted text-note" x={X(year)} y={HIGH - 4} text-anchor="middle">{year}</text>
     {/each}
     {#each labels as { l, y, end } (l.id)}
       {@const list = l.ahead[currency]!}
       <g class={kind(l.id)}>
         <title>{l.title}: {money({ minor: end, currency })}</title>
         <path class="line" d={path(list)} />
-        {#if list.length === 1}<circle cx={X(1)} cy={Y(list[0]!)} r="3" />{/if}
+        {#if list.length === 1}<circle class="fill-slate" cx={X(1)} cy={Y(list[0]!)} r="3" />{/if}
         <path class="lead" d="M{X(years) + 2} {Y(end)}L{room - RIGHT + 14} {y - 4}" />
-        <text class="end" x={room - RIGHT + 18} {y}>{l.title}</text>
+        <text class="end fill-muted text-note" x={room - RIGHT + 18} {y}>{l.title}</text>
       </g>
     {/each}
   </svg>
@@ -68,13 +69,6 @@
   .box {
     overflow: hidden;
     margin: 8px 0;
-  }
-  svg {
-    display: block;
-  }
-  text {
-    fill: var(--muted);
-    font-size: var(--note);
   }
   .end {
     fill: var(--ink);
@@ -104,8 +98,5 @@
   .stay .end,
   .mixed .end {
     font-weight: 600;
-  }
-  circle {
-    fill: var(--slate);
   }
 </style>

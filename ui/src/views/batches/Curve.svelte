@@ -21,6 +21,7 @@
 
 <div bind:clientWidth={room}>
   <svg
+    class="block"
     viewBox="0 0 {room} {HIGH + 16}"
     width={room}
     height={HIGH + 16}
@@ -28,38 +29,20 @@
     aria-label={say.forecast.curve}
   >
     {#each [0, 0.5, 0.9] as c (c)}
-      <path class="grid" d="M{LEFT} {Y(c)}H{room - 16}" />
-      <text x={LEFT - 6} y={Y(c) + 4} text-anchor="end">{c * 10}/10</text>
+      <path class="stroke-line [stroke-dasharray:2_4]" d="M{LEFT} {Y(c)}H{room - 16}" />
+      <text class="fill-muted text-note" x={LEFT - 6} y={Y(c) + 4} text-anchor="end"
+        >{c * 10}/10</text
+      >
     {/each}
-    <path class="line" d={line} />
-    {#each range as r, i (i)}<circle cx={X(r)} cy={Y([0.1, 0.5, 0.9][i]!)} r="4"
+    <path class="line fill-none stroke-loden stroke-[2.5]" d={line} />
+    {#each range as r, i (i)}<circle class="fill-loden" cx={X(r)} cy={Y([0.1, 0.5, 0.9][i]!)} r="4"
         ><title>{[1, 5, 9][i]}/10: {stamp(r, clock.now)}</title></circle
       >{/each}
-    <text x={LEFT} y={HIGH + 13}>{stamp(new Date(from).toISOString(), clock.now)}</text>
-    <text x={room - 16} y={HIGH + 13} text-anchor="end"
+    <text class="fill-muted text-note" x={LEFT} y={HIGH + 13}
+      >{stamp(new Date(from).toISOString(), clock.now)}</text
+    >
+    <text class="fill-muted text-note" x={room - 16} y={HIGH + 13} text-anchor="end"
       >{stamp(new Date(to).toISOString(), clock.now)}</text
     >
   </svg>
 </div>
-
-<style>
-  svg {
-    display: block;
-  }
-  text {
-    fill: var(--muted);
-    font-size: var(--note);
-  }
-  .grid {
-    stroke: var(--line);
-    stroke-dasharray: 2 4;
-  }
-  .line {
-    fill: none;
-    stroke: var(--loden);
-    stroke-width: 2.5;
-  }
-  circle {
-    fill: var(--loden);
-  }
-</style>

@@ -14,7 +14,7 @@
   const start = $derived(by ? Date.parse(endOf(by)) - (Date.parse(late) - clock.now) : undefined);
 </script>
 
-<p>
+<p class="flex flex-wrap gap-y-1 gap-x-4 items-center">
   <label for={id}>{say.doneBy.label}</label>
   <DateField {id} bind:value={by} />
   {#if start !== undefined}
@@ -25,12 +25,3 @@
     >
   {/if}
 </p>
-
-<style>
-  p {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: center;
-  }
-</style>

@@ -18,7 +18,7 @@
 </script>
 
 {#if mend && (lacking.length || late.length > 1)}
-  <h2>{say.batch.leftOut}</h2>
+  <h2 class="mt-0 mb-2 mx-0">{say.batch.leftOut}</h2>
   {#if lacking.length}
     <Choice
       id="left-host"
@@ -33,9 +33,3 @@
     >
   {/if}
 {/if}
-
-<style>
-  h2 {
-    margin: 0 0 8px;
-  }
-</style>

@@ -34,20 +34,27 @@
   );
 </script>
 
-{#if shown.length}<h2>{say.batch.members}</h2>{/if}
+{#if shown.length}<h2 class="mt-4 mb-1 mx-0">{say.batch.members}</h2>{/if}
 <Trouble error={change.error} />
 <ul aria-label={say.batch.members}>
   {#each shown as m (m.name)}
-    <li class:held={m.state === 'held'}>
+    <li
+      class="grid grid-cols-[minmax(10rem,20rem)_minmax(7rem,12rem)_minmax(0,1fr)] gap-y-0.5
+        gap-x-4 items-center py-1 px-0 border-t border-t-line wrap-anywhere
+        max-[800px]:grid-cols-1"
+      class:held={m.state === 'held'}
+    >
       {#if m.move}
         <a class="mono" href={p('/moves/:id', { params: { id: String(m.move.id) } })}>{m.unicode}</a
         >
-        <span class="stage"
+        <span class="stage inline-flex gap-2 items-center"
           >{#if m.move.turn}<TurnMark turn={m.move.turn} />{/if}{m.move.stage}</span
         >
         {#if !m.move.open && m.move.stage !== 'Settled' && may('changeBatchNames')}
-          <span class="acts"
-            ><button onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.tryAgain}</button
+          <span class="acts gap-y-1"
+            ><button
+              class="cursor-pointer text-loden underline"
+              onclick={() => change.mutate({ go_on: [m.name] })}>{say.batch.tryAgain}</button
             ></span
           >
         {:else}
@@ -61,47 +68,7 @@
           <MemberChange {id} member={m} {done} />
         {/if}
       {/if}
-      {#if m.says}<p class="why"><Sentence text={m.says} /></p>{/if}
+      {#if m.says}<p class="col-span-full text-madder"><Sentence text={m.says} /></p>{/if}
     </li>
   {/each}
 </ul>
-
-<style>
-  h2 {
-    margin: 16px 0 4px;
-  }
-  li {
-    display: grid;
-    grid-template-columns: minmax(10rem, 20rem) minmax(7rem, 12rem) minmax(0, 1fr);
-    gap: 2px 16px;
-    align-items: center;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  .stage {
-    display: inline-flex;
-    gap: 8px;
-    align-items: center;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: center;
-  }
-  .acts button {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
-  }
-  .why {
-    grid-column: 1 / -1;
-    color: var(--madder);
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

@@ -45,10 +45,10 @@
     <h3>{say.rehearsal.wrong}</h3>
     <ul>
       {#each r.faults as f (f.says)}
-        <li>
+        <li class="flex flex-wrap gap-y-1 gap-x-4 items-center py-0.5 px-0">
           <svg width="120" height="10" aria-hidden="true"
-            ><rect class="all" width="120" height="10" /><rect
-              class="part"
+            ><rect class="all fill-slate-soft" width="120" height="10" /><rect
+              class="fill-ochre-fill"
               width={f.share * 1.2}
               height="10"
             /></svg
@@ -56,41 +56,28 @@
           <span class="num">{say.rehearsal.inHundred(f.share)}</span>
           {f.says}
         </li>
-      {:else}<li>{say.rehearsal.nothing}</li>{/each}
+      {:else}<li class="flex flex-wrap gap-y-1 gap-x-4 items-center py-0.5 px-0">
+          {say.rehearsal.nothing}
+        </li>{/each}
     </ul>
     <h3>{say.rehearsal.asked}</h3>
     <table class="figures">
       <tbody>
         {#each r.asks as a (`${a.says} ${a.place}`)}
           <tr>
-            <td class="num">{at(a.at[0])} – {at(a.at[2])}</td>
-            <td>{a.place ?? say.batch.you}</td>
-            <td>{a.says}</td>
-            <td class="num muted">{say.rehearsal.inHundred(a.share)}</td>
+            <td class="num py-1 pr-4 pl-0 border-t border-t-line align-baseline"
+              >{at(a.at[0])} – {at(a.at[2])}</td
+            >
+            <td class="py-1 pr-4 pl-0 border-t border-t-line align-baseline"
+              >{a.place ?? say.batch.you}</td
+            >
+            <td class="py-1 pr-4 pl-0 border-t border-t-line align-baseline">{a.says}</td>
+            <td class="num muted py-1 pr-4 pl-0 border-t border-t-line align-baseline"
+              >{say.rehearsal.inHundred(a.share)}</td
+            >
           </tr>
         {/each}
       </tbody>
     </table>
   {/if}
 </details>
-
-<style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: center;
-    padding: 2px 0;
-  }
-  .all {
-    fill: var(--slate-soft);
-  }
-  .part {
-    fill: var(--ochre-fill);
-  }
-  td {
-    padding: 4px 16px 4px 0;
-    border-top: 1px solid var(--line);
-    vertical-align: baseline;
-  }
-</style>

@@ -30,7 +30,7 @@
     list.map(money).join(say.batch.and) || say.batch.priceNotKnown;
 </script>
 
-<p class="summed">
+<p class="my-2 mx-0">
   {#if sums.saves.length}{say.batch.saving(sum(sums.saves))}{/if}
   {#if sums.unpriced}{say.batch.unpriced(sums.unpriced)}{/if}
   {#if sums.uncompared}{say.batch.uncompared(sums.uncompared)}{/if}
@@ -43,9 +43,9 @@
   {/if}
 </p>
 {#if review.range[2]}<DoneBy id="done-by" late={review.range[2]} />{/if}
-{#each review.above as s (s)}<p class="above">{s}</p>{/each}
+{#each review.above as s (s)}<p class="border-l-4 border-l-ochre-fill pl-2">{s}</p>{/each}
 
-<div class="columns">
+<div class="columns grid grid-cols-[minmax(0,1fr)_minmax(12rem,18rem)] gap-x-4 mt-4">
   <div><Calendar {review} {blackouts} {mend} {change} /></div>
   <aside>
     <LeftOut rows={review.rows} {mend} />
@@ -58,7 +58,10 @@
     <summary>{say.batch.order}</summary>
     <ol>
       {#each review.waves as w (w.number)}
-        <li class="ask">
+        <li
+          class="ask grid grid-cols-[minmax(8rem,13rem)_minmax(0,1fr)_auto] gap-x-4 py-1 px-0
+            border-t border-t-line wrap-anywhere"
+        >
           <strong>{say.batch.wave(w.number)}</strong>
           <span>{stamp(w.starts_at, clock.now)}, {say.batch.why[w.why]}</span>
           <span class="num muted">{say.batch.ofNames(w.names.length)}</span>
@@ -72,18 +75,23 @@
     <summary>{say.batch.asks}</summary>
     <ul>
       {#each review.asks as a (`${a.place} ${a.says}`)}
-        <li class="ask">
+        <li
+          class="ask grid grid-cols-[minmax(8rem,13rem)_minmax(0,1fr)_auto] gap-x-4 py-1 px-0
+            border-t border-t-line wrap-anywhere"
+        >
           <strong>{a.place ?? say.batch.you}</strong> <span>{a.says}</span>
           <span class="num muted" title={a.unicode.join(', ')}
             >{say.batch.ofNames(a.names.length)}</span
           >
         </li>
-      {:else}<li>{say.batch.noAsks}</li>{/each}
+      {:else}<li class="py-1 px-0 border-t border-t-line wrap-anywhere">
+          {say.batch.noAsks}
+        </li>{/each}
     </ul>
   </details>
 
   {#if review.places.length > 1}
-    <h2>{say.batch.money}</h2>
+    <h2 class="mt-4 mb-1 mx-0">{say.batch.money}</h2>
     <table class="figures">
       <thead>
         <tr
@@ -108,38 +116,12 @@
 {/if}
 
 <style>
-  h2 {
-    margin: 16px 0 4px;
-  }
   aside :global(h2:not(:first-child)) {
-    margin-top: 16px;
-  }
-  .summed {
-    margin: 8px 0;
-  }
-  .columns {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(12rem, 18rem);
-    gap: 0 16px;
     margin-top: 16px;
   }
   @container sheet (width < 62rem) {
     .columns {
       grid-template-columns: minmax(0, 1fr);
     }
-  }
-  li {
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  .ask {
-    display: grid;
-    grid-template-columns: minmax(8rem, 13rem) minmax(0, 1fr) auto;
-    gap: 0 16px;
-  }
-  .above {
-    border-left: 4px solid var(--ochre-fill);
-    padding-left: 8px;
   }
 </style>

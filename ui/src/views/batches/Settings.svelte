@@ -79,7 +79,7 @@
   <details class="fold">
     <summary>{say.batch.settings}</summary>
     <Trouble error={change.error} />
-    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    {#if problem}<p class="text-madder" role="alert">{problem}</p>{/if}
     {#if places.data}
       <form onsubmit={keep}>
         <div class="choices">
@@ -113,7 +113,7 @@
             bind:value={() => text('limit'), set('limit')}
           />
         </div>
-        <p>
+        <p class="my-2 mx-0">
           <label
             ><input type="checkbox" bind:checked={() => now.trial === true, set('trial')} />
             {say.batch.trial}</label
@@ -127,7 +127,7 @@
           placeholder={say.batch.blackoutForm}
           bind:value={() => text('blackouts'), set('blackouts')}
         />
-        <p>
+        <p class="my-2 mx-0">
           <Button type="submit" color="alternative" disabled={change.isPending}
             >{say.batch.keep}</Button
           >
@@ -136,12 +136,3 @@
     {/if}
   </details>
 </May>
-
-<style>
-  .problem {
-    color: var(--madder);
-  }
-  form p {
-    margin: 8px 0;
-  }
-</style>

@@ -43,7 +43,7 @@
 <May operation="keepCodes">
   <section class="panel">
     <h2>{say.codeList.listTitle}</h2>
-    <form onsubmit={submit}>
+    <form class="grid gap-2 my-2 mx-0 justify-items-stretch max-w-[48rem]" onsubmit={submit}>
       <Label for="list">{say.codeList.listHint}</Label>
       <Textarea
         id="list"
@@ -83,13 +83,3 @@
     {/if}
   </section>
 </May>
-
-<style>
-  form {
-    display: grid;
-    gap: 8px;
-    margin: 8px 0;
-    justify-items: stretch;
-    max-width: 48rem;
-  }
-</style>

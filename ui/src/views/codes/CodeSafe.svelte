@@ -50,7 +50,7 @@
   }));
 </script>
 
-<main>
+<main class="pt-4 pb-8 px-4 grid gap-4 max-w-[78rem]">
   <Head
     title={say.codeSafe.codeSafe}
     answer={safe.data
@@ -64,7 +64,7 @@
   {#if safe.data?.choices.length}<TwoCodes choices={safe.data.choices} />{/if}
   {#if safe.data}
     {#if safe.data.codes.length}
-      <table class="panel" aria-label={say.codeSafe.codesHeld}>
+      <table class="rows" aria-label={say.codeSafe.codesHeld}>
         <thead>
           <tr
             ><th>{say.codeSafe.name}</th><th>{say.codeSafe.code}</th><th>{say.codeSafe.state}</th
@@ -79,16 +79,17 @@
               <td class="mono"
                 ><a href={p('/names/:name', { params: { name: c.name } })}>{c.unicode}</a></td
               >
-              <td class="mono code"
-                >{#if shown?.name === c.name}{shown.code}{:else}<span class="mask">••••••••</span
+              <td class="mono wrap-anywhere"
+                >{#if shown?.name === c.name}{shown.code}{:else}<span class="whitespace-nowrap"
+                    >••••••••</span
                   >{/if}</td
               >
-              <td class={c.state}>{STATES[c.state]}</td>
+              <td class:text-madder={c.state === 'rejected'}>{STATES[c.state]}</td>
               <td class="num"><When at={c.received_at} bare /></td>
               <td class="num"
                 >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.noLimit}{/if}</td
               >
-              <td class="acts">
+              <td class="whitespace-nowrap">
                 {#if may('revealCode')}
                   {#if shown?.name === c.name}
                     <button class="link" onclick={() => (shown = undefined)}
@@ -128,53 +129,3 @@
   {/if}
   {#if !safe.isPending}<CodeList done={() => void again()} />{/if}
 </main>
-
-<style>
-  .mask {
-    white-space: nowrap;
-  }
-  main {
-    padding: 16px 16px 32px;
-    display: grid;
-    gap: 16px;
-    max-width: 78rem;
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    padding: 4px 16px 4px 0;
-    font-weight: 400;
-  }
-  th {
-    color: var(--muted);
-  }
-  .code {
-    overflow-wrap: anywhere;
-  }
-  table {
-    width: 100%;
-    border-collapse: separate;
-  }
-  @media (max-width: 800px) {
-    thead {
-      display: none;
-    }
-    table,
-    tbody,
-    tr,
-    td {
-      display: block;
-    }
-    tr + tr {
-      border-top: 1px solid var(--line);
-      margin-top: 8px;
-    }
-  }
-  .rejected {
-    color: var(--madder);
-  }
-  .acts {
-    white-space: nowrap;
-  }
-</style>

@@ -36,13 +36,21 @@
   }));
 </script>
 
-<article class:stuck>
-  <h3>
-    <a {href} data-row aria-label={say.card.openMoveOf(card.unicode)}
+<article
+  class="p-4 grid grid-cols-[minmax(0,1fr)_max-content] gap-y-1 gap-x-4 border-t
+      border-t-line max-[600px]:grid-cols-1"
+  class:stuck
+>
+  <h3 class="wrap-anywhere">
+    <a
+      class="text-ink decoration-line hover:decoration-loden"
+      {href}
+      data-row
+      aria-label={say.card.openMoveOf(card.unicode)}
       >{stuck ? say.card.heldUp(card.unicode) : card.sentence}</a
     >
-    {#if !stuck && card.sentence && !card.sentence.includes(card.unicode)}<span class="mono name"
-        >{card.unicode}</span
+    {#if !stuck && card.sentence && !card.sentence.includes(card.unicode)}<span
+        class="mono name font-normal ml-2">{card.unicode}</span
       >{/if}
   </h3>
   <div class="act">
@@ -57,7 +65,7 @@
       />
     {/if}
   </div>
-  <div class="more">
+  <div class="more col-span-full grid gap-1">
     {#if stuck && held}<p><Sentence text={held.act ?? held.why} /></p>{/if}
     {#if card.until && card.since}
       <DeadlineBar since={card.since} until={card.until} />
@@ -80,43 +88,12 @@
 </article>
 
 <style>
-  article {
-    padding: 16px;
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 4px 16px;
-    border-top: 1px solid var(--line);
-  }
   .stuck {
     border-left: 4px solid var(--madder);
     padding-left: 12px;
   }
-  h3 {
-    overflow-wrap: anywhere;
-  }
-  h3 a {
-    color: var(--ink);
-    text-decoration-color: var(--line);
-  }
-  h3 a:hover {
-    text-decoration-color: var(--loden);
-  }
-  .name {
-    font-weight: 400;
-    margin-left: 8px;
-  }
-  .more {
-    grid-column: 1 / -1;
-    display: grid;
-    gap: 4px;
-  }
   .over {
     border-left: 4px solid var(--madder);
     padding-left: 8px;
-  }
-  @media (max-width: 600px) {
-    article {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

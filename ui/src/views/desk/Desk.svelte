@@ -112,10 +112,10 @@
   </table>
 {/snippet}
 
-<main>
+<main class="pt-6 pb-8 px-6 grid gap-4 grid-cols-1 max-w-[90rem] max-[800px]:p-4">
   <Trouble error={desk.error ?? hands.error} />
   {#if desk.data && !hands.isPending}
-    <header>
+    <header class="flex flex-wrap gap-y-2 gap-x-4 justify-between items-center">
       <h1 class="answer">{head}</h1>
       {#if all.length}
         <div role="group" aria-label={say.desk.whose}>
@@ -148,14 +148,17 @@
         {say.desk.andPlan}
       </p>
     {/if}
-    <div class="lanes">
+    <div
+      class="lanes grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-6 items-start
+        max-[800px]:grid-cols-1"
+    >
       <Lane
         turn="yours"
         cards={yours}
         {byPlace}
         empty={all.length ? say.desk.nothing : say.desk.emptyYours}
       />
-      <div class="others">
+      <div class="others grid gap-6 grid-cols-1">
         {#each OTHERS as { turn, empty } (turn)}
           <Lane {turn} empty={all.length ? say.desk.nothing : empty} cards={others(turn)} />
         {/each}
@@ -196,43 +199,10 @@
 </main>
 
 <style>
-  main {
-    padding: 24px 24px 32px;
-    display: grid;
-    gap: 16px;
-    grid-template-columns: minmax(0, 1fr);
-    max-width: 90rem;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    justify-content: space-between;
-    align-items: center;
-  }
-  .lanes {
-    display: grid;
-    grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
-    gap: 24px;
-    align-items: start;
-  }
-  .others {
-    display: grid;
-    gap: 24px;
-    grid-template-columns: minmax(0, 1fr);
-  }
   .ended[open] summary {
     margin-bottom: 8px;
   }
   .ended td:first-child {
     width: 32%;
-  }
-  @media (max-width: 800px) {
-    main {
-      padding: 16px;
-    }
-    .lanes {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

@@ -7,26 +7,12 @@
 </script>
 
 {#each cards as card (card.sentence)}
-  <article>
-    <h3>{card.sentence}</h3>
+  <article
+    class="grid grid-cols-[minmax(0,1fr)_max-content] gap-y-1 gap-x-4 p-4 border-t
+      border-t-line"
+  >
+    <h3 class="wrap-anywhere">{card.sentence}</h3>
     <a href={p('/by-hand')} data-row aria-label="{card.act}: {card.sentence}">{card.act}</a>
-    {#if card.more}<p class="note muted">{card.more}</p>{/if}
+    {#if card.more}<p class="note muted wrap-anywhere col-span-full">{card.more}</p>{/if}
   </article>
 {/each}
-
-<style>
-  article {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 4px 16px;
-    padding: 16px;
-    border-top: 1px solid var(--line);
-  }
-  h3,
-  p {
-    overflow-wrap: anywhere;
-  }
-  p {
-    grid-column: 1 / -1;
-  }
-</style>

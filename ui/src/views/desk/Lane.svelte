@@ -25,8 +25,10 @@
   const count = $derived(cards.length + byPlace.length);
 </script>
 
-<section>
-  <h2><TurnMark {turn} words /> <span class="num note muted">{count}</span></h2>
+<section class="grid content-start gap-2">
+  <h2 class="flex justify-between items-baseline">
+    <TurnMark {turn} words /> <span class="num note muted">{count}</span>
+  </h2>
   {#if !count}<p class="empty">{empty}</p>
   {:else if turn === 'yours'}
     <div class="box cards">
@@ -43,17 +45,7 @@
 </section>
 
 <style>
-  section {
-    display: grid;
-    align-content: start;
-    gap: 8px;
-  }
   .cards > :global(:first-child) {
     border-top: 0;
-  }
-  h2 {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
   }
 </style>

@@ -12,7 +12,10 @@
   );
 </script>
 
-<li class:stuck={card.phase === 'stuck'}>
+<li
+  class="py-2 px-4 border-t border-t-line wrap-anywhere first:border-t-0"
+  class:stuck={card.phase === 'stuck'}
+>
   <a
     class="mono"
     href={p('/moves/:id', { params: { id: String(card.id) } })}
@@ -25,14 +28,6 @@
 </li>
 
 <style>
-  li {
-    padding: 8px 16px;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  li:first-child {
-    border-top: 0;
-  }
   .stuck {
     border-left: 4px solid var(--madder);
     padding-left: 12px;

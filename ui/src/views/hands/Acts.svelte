@@ -73,7 +73,7 @@
     <Learnt account={place.items[0].hand.account} asking={place.items.some((i) => i.hand.pastes)} />
   {/if}
   {#if orders.length}<Orders account={place.id} items={orders} />{/if}
-  <ul>
+  <ul class="my-2 mx-0">
     {#each seen.shown as i (key(i))}
       <li class:said={i.said_at}>
         {#if !i.said_at && !i.letter}
@@ -169,8 +169,5 @@
     border-top: 1px solid var(--line);
     align-items: baseline;
     overflow-wrap: anywhere;
-  }
-  ul {
-    margin: 8px 0;
   }
 </style>

@@ -75,7 +75,10 @@
         >
       </p>
     {/if}
-    <form onsubmit={submit}>
+    <form
+      class="grid grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-4 items-end mt-2"
+      onsubmit={submit}
+    >
       <Field
         id="c-owner"
         label={say.consentForm.consentGiver}
@@ -100,13 +103,3 @@
     <Trouble error={give.error} />
   </section>
 </May>
-
-<style>
-  form {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
-    gap: 16px;
-    align-items: end;
-    margin-top: 8px;
-  }
-</style>

@@ -34,9 +34,9 @@
 </script>
 
 {#if open}
-  <form onsubmit={submit}>
+  <form class="flex flex-wrap gap-2 items-center" onsubmit={submit}>
     <input
-      class="plain"
+      class="plain flex-[1_1_14rem]"
       maxlength="200"
       aria-label={say.found.whereIsIt}
       placeholder={say.found.suchAs}
@@ -60,15 +60,3 @@
   </p>
 {/if}
 <Trouble error={keep.error} />
-
-<style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-  }
-  input {
-    flex: 1 1 14rem;
-  }
-</style>

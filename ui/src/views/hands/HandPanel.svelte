@@ -45,8 +45,8 @@
   }));
 </script>
 
-<section class="box raised" aria-label={title}>
-  <h2>{say.handPanel.byHand(title)}</h2>
+<section class="box raised grid gap-1 py-2 px-4 mb-4 border-l-4 border-l-loden" aria-label={title}>
+  <h2 class="font-semibold">{say.handPanel.byHand(title)}</h2>
   <Place {hand} />
   <p>{hand.does}</p>
   {#each hand.typed as v, n (n)}
@@ -66,7 +66,7 @@
   {#if hand.mailto}<p>
       {say.handPanel.itIsLate} <a href={hand.mailto}>{say.handPanel.writeSupport}</a>
     </p>{/if}
-  <p class="muted small">
+  <p class="muted text-note">
     {say.handPanel.seenBy(proof)}
     {#if lookAt}{say.handPanel.lookedAtAgain} <When at={lookAt} />.{/if}{undo
       ? say.handPanel.takenBackBy(undo)
@@ -101,19 +101,6 @@
 </section>
 
 <style>
-  section {
-    display: grid;
-    gap: 4px;
-    padding: 8px 16px;
-    margin-bottom: 16px;
-    border-left: 4px solid var(--loden);
-  }
-  h2 {
-    font-weight: 600;
-  }
-  .small {
-    font-size: var(--note);
-  }
   p {
     overflow-wrap: anywhere;
   }

@@ -52,7 +52,7 @@
     {@const h = hands.data}
     {#if h.consents}{#key h.consents.moves.length}<ConsentForm due={h.consents} />{/key}{/if}
     {#each h.overdue as l (l.id)}
-      <section class="panel late">
+      <section class="panel border-l-4 border-l-madder">
         <h2>
           {l.state === 'intended'
             ? say.hands.maybeSent(l.recipient)
@@ -108,7 +108,10 @@
         <summary>{say.hands.letters} <span class="num muted">{h.letters.length}</span></summary>
         <ul>
           {#each h.letters as l (l.id)}
-            <li>
+            <li
+              class="flex flex-wrap gap-x-4 py-1 px-0 border-t border-t-line
+                wrap-anywhere"
+            >
               <span>{l.subject}</span> <span class="muted mono">{l.recipient}</span>
               <span class="muted"
                 ><When at={l.at} />, {ways(l)}
@@ -121,17 +124,3 @@
     {/if}
   {/if}
 </main>
-
-<style>
-  .late {
-    border-left: 4px solid var(--madder);
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-</style>

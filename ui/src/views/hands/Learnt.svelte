@@ -29,7 +29,7 @@
     </p>
   {/each}
   {#if asking}
-    <p class="muted asked">
+    <p class="muted asked flex flex-wrap gap-x-4">
       {say.learnt.askedFor}
       {#each say.learnt.asks as [what, words] (what)}
         <button class="link" onclick={() => keep.mutate({ asks: what })}>{words}</button>
@@ -38,11 +38,3 @@
   {/if}
 {/if}
 <Trouble error={keep.error} />
-
-<style>
-  .asked {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-  }
-</style>

@@ -29,14 +29,14 @@
 </script>
 
 <details class="panel">
-  <summary
+  <summary class="cursor-pointer"
     ><strong>{say.leavings.at(place.title)}</strong>
     <span class="num muted">{say.leavings.names(count)}</span></summary
   >
   {#if place.site}<p>
       <a href={place.site} target="_blank" rel="noopener noreferrer">{place.site}</a>
     </p>{/if}
-  <p class="along">
+  <p class="along flex flex-wrap gap-y-1 gap-x-4">
     <button type="button" class="link" onclick={copy}
       >{copied ? say.leavings.copied : say.leavings.copy}</button
     >
@@ -46,7 +46,7 @@
   {#each place.kinds as kind (kind.key)}
     {@const moves = kind.moves.filter((m) => !left.has(key(kind.key, m.id))).map((m) => m.id)}
     <details>
-      <summary
+      <summary class="cursor-pointer"
         >{kind.title}
         <span class="num muted">{say.leavings.names(kind.moves.length)}</span></summary
       >
@@ -68,7 +68,7 @@
       </ul>
     </details>
     <May operation="settleLeavings">
-      <p class="acts">
+      <p class="acts flex gap-2 mt-1 mb-2 mx-0">
         <Button
           size="xs"
           color="alternative"
@@ -87,19 +87,3 @@
     </May>
   {/each}
 </details>
-
-<style>
-  .along {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-  }
-  .acts {
-    display: flex;
-    gap: 8px;
-    margin: 4px 0 8px;
-  }
-  summary {
-    cursor: pointer;
-  }
-</style>

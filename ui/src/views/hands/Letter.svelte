@@ -55,7 +55,7 @@
   }
 </script>
 
-<div class="letter">
+<div class="letter grid gap-2 max-w-[52rem] mt-2">
   <Trouble error={draft.error ?? send.error} />
   {#if draft.data}
     {@const d = draft.data}
@@ -94,18 +94,3 @@
     </p>
   {/if}
 </div>
-
-<style>
-  .letter {
-    display: grid;
-    gap: 8px;
-    max-width: 52rem;
-    margin-top: 8px;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-  }
-</style>

@@ -94,7 +94,7 @@
   const coded = $derived(chosen.some((i) => i.hand.order?.coded));
 </script>
 
-<section class="orders" aria-label={say.orders.toBeOrdered}>
+<section class="orders grid gap-2" aria-label={say.orders.toBeOrdered}>
   <p>
     {say.orders.transferNotRegister}
     {#if together}{say.orders.seeBeforePaying(together)}{:else}{say.orders.noPriceKnown}{/if}
@@ -133,7 +133,10 @@
   {/if}
   <ul>
     {#each items as i (i.move)}
-      <li>
+      <li
+        class="grid grid-cols-[max-content_minmax(0,1fr)] gap-2 py-2 px-0 border-t
+          border-t-line items-baseline wrap-anywhere"
+      >
         {#if items.length > 1}
           <input
             type="checkbox"
@@ -143,7 +146,7 @@
           />
         {:else}<span></span>{/if}
         <div>
-          <div class="head">
+          <div class="flex flex-wrap gap-x-4 items-baseline">
             <a class="mono" href={p('/moves/:id', { params: { id: String(i.move) } })}
               >{i.unicode}</a
             >
@@ -158,17 +161,19 @@
           {#each own(i) as h (h.what)}<p class="muted">
               {h.what}: <strong>{h.wanted}</strong>
             </p>{/each}
-          {#if i.phase === 'stuck' && i.says}<p class="refusal">{i.says}</p>{/if}
+          {#if i.phase === 'stuck' && i.says}<p class="border-l-4 border-l-madder pl-2">
+              {i.says}
+            </p>{/if}
         </div>
       </li>
     {/each}
   </ul>
   {#if may('said')}
-    <form class="placed" onsubmit={submit}>
+    <form class="placed flex flex-wrap gap-2 items-center" onsubmit={submit}>
       <label for="o-number-{account}">{say.orders.orderNumber}</label>
       <input
         id="o-number-{account}"
-        class="plain mono"
+        class="plain mono w-[9rem]"
         maxlength="60"
         autocomplete="off"
         bind:value={number}
@@ -176,7 +181,7 @@
       <label for="o-charged-{account}">{say.orders.charged(currency)}</label>
       <input
         id="o-charged-{account}"
-        class="plain num"
+        class="plain num w-[9rem]"
         inputmode="decimal"
         {@attach amountIn(() => currency)}
         autocomplete="off"
@@ -199,38 +204,3 @@
   {/if}
   <Trouble error={placed.error ?? list.error} />
 </section>
-
-<style>
-  .orders {
-    display: grid;
-    gap: 8px;
-  }
-  li {
-    display: grid;
-    grid-template-columns: max-content minmax(0, 1fr);
-    gap: 8px;
-    padding: 8px 0;
-    border-top: 1px solid var(--line);
-    align-items: baseline;
-    overflow-wrap: anywhere;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-    align-items: baseline;
-  }
-  .refusal {
-    border-left: 4px solid var(--madder);
-    padding-left: 8px;
-  }
-  .placed {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 8px;
-    align-items: center;
-  }
-  .placed input {
-    width: 9rem;
-  }
-</style>

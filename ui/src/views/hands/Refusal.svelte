@@ -32,7 +32,11 @@
 
 <May operation="orderRefused">
   {#if open}
-    <form onsubmit={submit}>
+    <form
+      class="basis-full grid grid-cols-[repeat(auto-fit,minmax(14rem,1fr))] gap-2 items-end
+        py-2 px-0"
+      onsubmit={submit}
+    >
       <Choice
         id="why-{move}"
         label={say.refusal.verdictOf(name)}
@@ -56,14 +60,3 @@
   {/if}
   <Trouble error={tell.error} />
 </May>
-
-<style>
-  form {
-    flex-basis: 100%;
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-    gap: 8px;
-    align-items: end;
-    padding: 8px 0;
-  }
-</style>

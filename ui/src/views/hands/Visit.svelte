@@ -105,7 +105,9 @@
       <Found account={one.hand.account} act={one.hand.act} found={one.hand.found} />
     {/if}
     <p>{one.hand.does}</p>
-    {#if one.phase === 'stuck' && one.says}<p class="stuck"><Sentence text={one.says} /></p>{/if}
+    {#if one.phase === 'stuck' && one.says}<p class="stuck border-l-4 border-l-madder pl-2">
+        <Sentence text={one.says} />
+      </p>{/if}
     <Values of={values(one)} />
     {#if one.hand.records}<p>
         <a href={p('/visit/records/:name', { params: { name: one.name } })}>{say.visit.records}</a>
@@ -123,7 +125,7 @@
         >
       </May>
       {#if following}<Button color="alternative" onclick={next}
-          >{say.visit.next} <kbd>n</kbd></Button
+          >{say.visit.next} <kbd class="font-mono ml-2">n</kbd></Button
         >{/if}
       {#if one.hand.mailto}<a href={one.hand.mailto}>{say.visit.refuses}</a>{/if}
       {#if one.hand.act === 'order'}<Refusal move={one.move} name={one.name} />{/if}
@@ -134,21 +136,21 @@
   {#if following || said.length || visit.data?.proven.length}
     <ul class="box note">
       {#if following}
-        <li>
+        <li class="py-2 px-4 border-t border-t-line wrap-anywhere first:border-t-0">
           <span class="muted">{say.visit.after}</span>
           {called(following[0]!)}
           <span class="mono">{following[0]!.hand.order ? '' : following[0]!.unicode}</span>
         </li>
       {/if}
       {#each said as i (key(i))}
-        <li>
+        <li class="py-2 px-4 border-t border-t-line wrap-anywhere first:border-t-0">
           <span class="muted">{say.visit.said}</span>
           {i.title} <span class="mono">{i.unicode}</span>
           {#if may('unsaid')}<NotDone steps={[{ move: i.move, step: i.step }]} />{/if}
         </li>
       {/each}
       {#each visit.data?.proven ?? [] as proven (`${proven.move} ${proven.step}`)}
-        <li>
+        <li class="py-2 px-4 border-t border-t-line wrap-anywhere first:border-t-0">
           <span class="muted">{say.visit.proven} <When at={proven.at} bare /></span>
           {proven.title} <span class="mono">{proven.unicode}</span>
         </li>
@@ -158,23 +160,7 @@
 </Companion>
 
 <style>
-  li {
-    padding: 8px 16px;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  li:first-child {
-    border-top: 0;
-  }
   .muted:first-child {
     display: block;
-  }
-  .stuck {
-    border-left: 4px solid var(--madder);
-    padding-left: 8px;
-  }
-  kbd {
-    font-family: var(--mono);
-    margin-left: 8px;
   }
 </style>

@@ -6,10 +6,11 @@
   const id = $derived((route.params as { page?: string }).page ?? guide()[0]!.id);
 </script>
 
-<main>
-  <nav aria-label={say.help.pages}>
+<main class="p-4 grid grid-cols-[14rem_minmax(0,46rem)] gap-4 items-start max-[760px]:grid-cols-1">
+  <nav class="grid gap-0.5" aria-label={say.help.pages}>
     {#each guide() as page (page.id)}
       <a
+        class="py-1 px-2 border-l-[3px] border-l-transparent no-underline text-ink"
         href={p('/help/:page', { params: { page: page.id } })}
         aria-current={page.id === id ? 'page' : undefined}
         data-row>{page.title}</a
@@ -31,23 +32,6 @@
 </main>
 
 <style>
-  main {
-    padding: 16px;
-    display: grid;
-    grid-template-columns: 14rem minmax(0, 46rem);
-    gap: 16px;
-    align-items: start;
-  }
-  nav {
-    display: grid;
-    gap: 2px;
-  }
-  nav a {
-    padding: 4px 8px;
-    border-left: 3px solid transparent;
-    text-decoration: none;
-    color: var(--ink);
-  }
   nav a[aria-current] {
     border-left-color: var(--loden);
     font-weight: 600;
@@ -78,10 +62,5 @@
   }
   .guide :global(code) {
     font-family: var(--mono);
-  }
-  @media (max-width: 760px) {
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

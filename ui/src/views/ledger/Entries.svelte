@@ -10,7 +10,7 @@
 
 <details class="fold">
   <summary>{say.ledger.entries} <span class="muted num">{entries.length}</span></summary>
-  <div class="scroll">
+  <div class="overflow-x-auto">
     <table class="figures">
       <thead>
         <tr>
@@ -39,9 +39,3 @@
     </table>
   </div>
 </details>
-
-<style>
-  .scroll {
-    overflow-x: auto;
-  }
-</style>

@@ -31,9 +31,9 @@
   const sum = (list: Schemas['Amount'][]) => list.map(money).join(say.batch.and) || '–';
 </script>
 
-<main>
+<main class="p-4">
   <MovesNav />
-  <header>
+  <header class="flex justify-between items-baseline">
     <Head
       title={say.views.ledger}
       answer={book.data?.lines.length ? say.ledger.head(book.data.differences.length) : undefined}
@@ -43,16 +43,19 @@
     >
   </header>
   <Trouble error={book.error ?? settle.error} />
-  {#if book.data && !book.data.lines.length}<p class="box none">{say.ledger.none}</p>{/if}
+  {#if book.data && !book.data.lines.length}<p class="box none py-8 px-4 text-muted">
+      {say.ledger.none}
+    </p>{/if}
   {#if book.data?.lines.length}
-    <h2>{say.ledger.toSettle}</h2>
+    <h2 class="mt-4 mb-1 mx-0">{say.ledger.toSettle}</h2>
     <ul>
       {#each book.data.differences as d (d.key)}
-        <li>
+        <li class="flex flex-wrap gap-y-1 gap-x-4 py-1 px-0 border-t border-t-line wrap-anywhere">
           <span>{d.says}</span>
           <span class="mono">{d.moves.map((m) => m.unicode).join(', ')}</span>
           <May operation="settleLedger">
             <form
+              class="flex gap-2 ml-auto"
               onsubmit={(e) => {
                 e.preventDefault();
                 settle.mutate({ key: d.key, reason: how[d.key] ?? '' });
@@ -61,7 +64,7 @@
               <label
                 ><span class="hidden-words">{say.ledger.how}</span>
                 <input
-                  class="plain"
+                  class="plain bg-raised text-ink border border-line py-0.5 px-2 min-w-[14rem]"
                   bind:value={how[d.key]}
                   required
                   maxlength="300"
@@ -72,11 +75,15 @@
             </form>
           </May>
         </li>
-      {:else}<li>{say.ledger.fits}</li>{/each}
+      {:else}<li
+          class="flex flex-wrap gap-y-1 gap-x-4 py-1 px-0 border-t border-t-line wrap-anywhere"
+        >
+          {say.ledger.fits}
+        </li>{/each}
     </ul>
 
-    <h2>{say.ledger.sums}</h2>
-    <div class="scroll">
+    <h2 class="mt-4 mb-1 mx-0">{say.ledger.sums}</h2>
+    <div class="overflow-x-auto">
       <table class="figures">
         <thead>
           <tr>
@@ -103,8 +110,8 @@
       </table>
     </div>
 
-    <h2>{say.ledger.perMove}</h2>
-    <div class="scroll">
+    <h2 class="mt-4 mb-1 mx-0">{say.ledger.perMove}</h2>
+    <div class="overflow-x-auto">
       <table class="figures">
         <thead>
           <tr>
@@ -145,44 +152,6 @@
 </main>
 
 <style>
-  main {
-    padding: 16px;
-  }
-  header {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-  }
-  h2 {
-    margin: 16px 0 4px;
-  }
-  .none {
-    padding: 32px 16px;
-    color: var(--muted);
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  form {
-    display: flex;
-    gap: 8px;
-    margin-left: auto;
-  }
-  input {
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    padding: 2px 8px;
-    min-width: 14rem;
-  }
-  .scroll {
-    overflow-x: auto;
-  }
   .all td {
     font-weight: 600;
   }

@@ -65,7 +65,7 @@
         of={['receipt', 'refund'].map((k) => [k, say.ledger.kinds[k]!] as const)}
         bind:value={kind}
       />
-      <fieldset>
+      <fieldset class="grid gap-1 content-start">
         <legend>{say.ledger.move}</legend>
         <input
           class="plain"
@@ -74,9 +74,9 @@
           placeholder={say.ledger.like}
           bind:value={like}
         />
-        <div class="list">
+        <div class="list max-h-[9rem] overflow-y-auto">
           {#each found as l (l.id)}
-            <label
+            <label class="block"
               ><input
                 type="checkbox"
                 checked={moves.has(l.id)}
@@ -102,18 +102,3 @@
     </form>
   </details>
 </May>
-
-<style>
-  fieldset {
-    display: grid;
-    gap: 4px;
-    align-content: start;
-  }
-  .list {
-    max-height: 9rem;
-    overflow-y: auto;
-  }
-  .list label {
-    display: block;
-  }
-</style>

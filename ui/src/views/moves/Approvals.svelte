@@ -26,24 +26,27 @@
   }));
   const coming = inParts(() => page.data?.coming ?? []);
   const due = $derived((page.data?.places ?? []).reduce((n, x) => n + x.items.length, 0));
+  const COLUMNS =
+    '[--cols:minmax(10rem,16rem)_minmax(8rem,14rem)_minmax(8rem,16rem)_minmax(0,1fr)_auto]' +
+    ' [--pad:8px_16px]';
 </script>
 
-<main>
+<main class="p-4">
   <MovesNav />
   <Head
     title={say.views.approvals}
     answer={page.data ? (due ? say.approvals.due(due) : say.approvals.none) : undefined}
   />
   <Trouble error={page.error ?? approve.error} />
-  {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="problem" role="alert">
+  {#each approve.data?.problems ?? [] as x (x.move_id)}<p class="text-madder" role="alert">
       {x.says}
     </p>{/each}
   {#if page.data}
     {#each page.data.places as place (place.id)}
       {@const able = place.items.filter((i) => i.able)}
-      <section class="box raised" aria-label={place.title}>
-        <header>
-          <h2>{place.title}</h2>
+      <section class="box raised my-4 mx-0" aria-label={place.title}>
+        <header class="flex flex-wrap gap-y-2 gap-x-4 items-center py-2 px-4">
+          <h2 class="my-2 mx-0">{place.title}</h2>
           {#if able.length > 1}
             <May operation="approveSeveral">
               <ForGood
@@ -57,7 +60,7 @@
           {#if place.items.length > able.length}<a href={p('/by-hand')}>{say.approvals.oneVisit}</a
             >{/if}
         </header>
-        <ul>
+        <ul class="columned {COLUMNS}">
           {#each place.items as i (`${i.move_id} ${i.step}`)}
             <li>
               <a class="mono" href={p('/moves/:id', { params: { id: String(i.move_id) } })}
@@ -92,8 +95,8 @@
       </section>
     {/each}
     {#if page.data.coming.length}
-      <h2>{say.approvals.coming}</h2>
-      <ul class="box">
+      <h2 class="my-2 mx-0">{say.approvals.coming}</h2>
+      <ul class="box columned {COLUMNS}">
         {#each coming.shown as c (c.move_id)}
           <li>
             <a class="mono" href={p('/moves/:id', { params: { id: String(c.move_id) } })}
@@ -119,41 +122,3 @@
     {/if}
   {/if}
 </main>
-
-<style>
-  main {
-    padding: 16px;
-  }
-  section {
-    margin: 16px 0;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-    padding: 8px 16px;
-  }
-  h2 {
-    margin: 8px 0;
-  }
-  li {
-    display: grid;
-    grid-template-columns:
-      minmax(10rem, 16rem) minmax(8rem, 14rem) minmax(8rem, 16rem) minmax(0, 1fr)
-      auto;
-    gap: 2px 16px;
-    align-items: center;
-    padding: 8px 16px;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  .problem {
-    color: var(--madder);
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

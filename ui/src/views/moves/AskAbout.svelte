@@ -23,7 +23,8 @@
   {#if letter.data}
     <Stale at={letter.dataUpdatedAt} again={() => void letter.refetch()} />
     <p>{say.late.to(letter.data.to || say.late.addressMissing)}</p>
-    <pre>{letter.data.subject}
+    <pre class="whitespace-pre-wrap font-sans p-2 bg-raised border border-line">{letter.data
+        .subject}
 
 {letter.data.text}</pre>
     <a href={letter.data.mailto}>{say.late.write}</a>
@@ -33,12 +34,5 @@
 <style>
   .late summary {
     color: var(--madder);
-  }
-  pre {
-    white-space: pre-wrap;
-    font-family: var(--text);
-    padding: 8px;
-    background: var(--raised);
-    border: 1px solid var(--line);
   }
 </style>

@@ -67,7 +67,7 @@
 </script>
 
 <div
-  class="box raised axis"
+  class="box raised axis print:hidden overflow-auto max-h-[min(62vh,40rem)] relative"
   bind:this={scroller}
   bind:clientWidth={room}
   role="table"
@@ -75,29 +75,41 @@
   aria-rowcount={rows.length}
   style:--left="{LEFT}px"
 >
-  <div class="head" style:width="{LEFT + wide}px">
+  <div class="flex sticky top-0 z-2 bg-raised border-b border-b-line" style:width="{LEFT + wide}px">
     <span class="name"></span>
-    <svg width={wide} height="22" aria-hidden="true">
+    <svg class="block flex-none" width={wide} height="22" aria-hidden="true">
       {#each ticks as t (t)}
-        <path class="grid" d="M{X(t)} 4V22" />
-        <text x={X(t) + 3} y="14">{day(new Date(t).toISOString()).slice(0, 6)}</text>
+        <path class="stroke-line" d="M{X(t)} 4V22" />
+        <text class="fill-muted text-note" x={X(t) + 3} y="14"
+          >{day(new Date(t).toISOString()).slice(0, 6)}</text
+        >
       {/each}
     </svg>
   </div>
-  <div class="all" style:height="{$virtual.getTotalSize()}px" style:width="{LEFT + wide}px">
+  <div
+    class="all relative"
+    style:height="{$virtual.getTotalSize()}px"
+    style:width="{LEFT + wide}px"
+  >
     {#each seen as v (v.key)}
       {@const row = rows[v.index]}
       {#if row}
-        <div class="row" class:late={row.late} role="row" style:transform="translateY({v.start}px)">
+        <div
+          class="row absolute top-0 left-0 flex h-10 w-full border-b border-b-line
+              hover:bg-loden-soft"
+          class:late={row.late}
+          role="row"
+          style:transform="translateY({v.start}px)"
+        >
           <span class="name" role="cell">
             {#if row.turn}<TurnMark turn={row.turn} />{/if}
             <a
-              class="mono"
+              class="mono overflow-hidden text-ellipsis whitespace-nowrap min-w-0"
               data-row
               href={p('/moves/:id', { params: { id: String(row.id) } })}
               title={row.unicode}>{row.unicode}</a
             >
-            {#if row.late}<span class="flag">{say.axis.late}</span>{/if}
+            {#if row.late}<span class="text-madder font-semibold">{say.axis.late}</span>{/if}
           </span>
           <span role="cell" class="drawn">
             <AxisTrack {row} blocks={known.get(row.id) ?? []} {wide} high={ROW} {ticks} {X} {px} />
@@ -110,34 +122,6 @@
 <AxisFoot {rows} {zoom} {idsOf} {asked} />
 
 <style>
-  .axis {
-    overflow: auto;
-    max-height: min(62vh, 40rem);
-    position: relative;
-  }
-  .head {
-    display: flex;
-    position: sticky;
-    top: 0;
-    z-index: 2;
-    background: var(--raised);
-    border-bottom: 1px solid var(--line);
-  }
-  .all {
-    position: relative;
-  }
-  .row {
-    position: absolute;
-    top: 0;
-    left: 0;
-    display: flex;
-    height: 40px;
-    width: 100%;
-    border-bottom: 1px solid var(--line);
-  }
-  .row:hover {
-    background: var(--loden-soft);
-  }
   .name {
     position: sticky;
     left: 0;
@@ -151,35 +135,9 @@
     background: var(--raised);
     border-right: 1px solid var(--line);
   }
-  .name a {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    min-width: 0;
-  }
-  .flag {
-    color: var(--madder);
-    font-weight: 600;
-  }
-  svg {
-    display: block;
-    flex: none;
-  }
-  text {
-    fill: var(--muted);
-    font-size: var(--note);
-  }
-  .grid {
-    stroke: var(--line);
-  }
   @media (max-width: 800px) {
     .name {
       width: 150px;
-    }
-  }
-  @media print {
-    .axis {
-      display: none;
     }
   }
 </style>

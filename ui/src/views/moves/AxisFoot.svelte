@@ -47,65 +47,32 @@
   }
 </script>
 
-<p class="key">
-  <span><i class="k past"></i>{say.axis.key.past}</span>
-  <span><i class="k range"></i>{say.axis.key.range}</span>
-  <span class="out">
-    <button onclick={() => void out('svg')}>{say.axis.svg}</button>
-    <button onclick={() => void out('png')}>{say.axis.png}</button>
-    <button onclick={() => void out('print')}>{say.axis.print}</button>
+<p
+  class="key flex flex-wrap gap-y-1 gap-x-4 items-center my-2 mx-0 text-muted text-note
+    print:hidden"
+>
+  <span
+    ><i class="past inline-block w-[1.4rem] h-[0.6rem] mr-1 bg-loden"></i>{say.axis.key.past}</span
+  >
+  <span
+    ><i class="range inline-block w-[1.4rem] h-0 mr-1 border-t-2 border-t-slate align-middle"
+    ></i>{say.axis.key.range}</span
+  >
+  <span class="ml-auto flex gap-4">
+    <button class="text-loden underline cursor-pointer" onclick={() => void out('svg')}
+      >{say.axis.svg}</button
+    >
+    <button class="text-loden underline cursor-pointer" onclick={() => void out('png')}
+      >{say.axis.png}</button
+    >
+    <button class="text-loden underline cursor-pointer" onclick={() => void out('print')}
+      >{say.axis.print}</button
+    >
   </span>
 </p>
 {#if trouble}<p role="alert">{trouble}</p>{/if}
-{#if printed}<img class="printed" src={printed} alt={say.axis.title} />{/if}
-
-<style>
-  .key {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: center;
-    margin: 8px 0;
-    color: var(--muted);
-    font-size: var(--note);
-  }
-  .k {
-    display: inline-block;
-    width: 1.4rem;
-    height: 0.6rem;
-    margin-right: 4px;
-    border: 1px dashed var(--muted);
-  }
-  .k.past {
-    background: var(--loden);
-    border: 0;
-  }
-  .k.range {
-    height: 0;
-    border: 0;
-    border-top: 2px solid var(--slate);
-    vertical-align: middle;
-  }
-  .out {
-    margin-left: auto;
-    display: flex;
-    gap: 16px;
-  }
-  .out button {
-    color: var(--loden);
-    text-decoration: underline;
-    cursor: pointer;
-  }
-  .printed {
-    display: none;
-  }
-  @media print {
-    .key {
-      display: none;
-    }
-    .printed {
-      display: block;
-      max-width: 100%;
-    }
-  }
-</style>
+{#if printed}<img
+    class="hidden print:block print:max-w-full"
+    src={printed}
+    alt={say.axis.title}
+  />{/if}

@@ -32,7 +32,13 @@
   const fits = $derived(word + row.stage.length * LETTER <= wide);
 </script>
 
-<svg width={wide} height={high} role="img" aria-label={say.axis.row(row.unicode, row.stage)}>
+<svg
+  class="block flex-none"
+  width={wide}
+  height={high}
+  role="img"
+  aria-label={say.axis.row(row.unicode, row.stage)}
+>
   {#each ticks as t (t)}<path class="grid" d="M{X(t)} 0V{high}" />{/each}
   {#each ['registration', 'records'] as const as rail, k (rail)}
     {#each stretches(blocks, rail) as s, i (i)}
@@ -67,17 +73,16 @@
       ><title>{say.axis.key.deadline}: {when(row.ends!, clock.now)}</title></path
     >
   {/if}
-  <text x={fits ? word : wide - 4} y={high / 2 + 5} text-anchor={fits ? 'start' : 'end'}
-    >{row.stage}</text
+  <text
+    class="text-note fill-muted"
+    x={fits ? word : wide - 4}
+    y={high / 2 + 5}
+    text-anchor={fits ? 'start' : 'end'}>{row.stage}</text
   >
   <path class="now" d="M{X(clock.now)} 0V{high}" />
 </svg>
 
 <style>
-  svg {
-    display: block;
-    flex: none;
-  }
   .grid {
     stroke: var(--line);
   }
@@ -115,10 +120,6 @@
     stroke: var(--madder);
     fill: var(--madder);
     stroke-width: 1.5;
-  }
-  text {
-    font-size: var(--note);
-    fill: var(--muted);
   }
   .now {
     stroke: var(--madder);

@@ -6,20 +6,30 @@
   let { checks }: { checks: MoveSheet['checks'] } = $props();
 </script>
 
-<table class="box raised" aria-label={say.checks.landingChecks}>
+<table class="rows raised mb-4" aria-label={say.checks.landingChecks}>
   <thead
     ><tr
-      ><th>{say.checks.checked}</th><th>{say.checks.asOrdered}</th><th>{say.checks.asFound}</th><th
+      ><th class="font-semibold text-muted">{say.checks.checked}</th><th
+        class="font-semibold text-muted">{say.checks.asOrdered}</th
+      ><th class="font-semibold text-muted">{say.checks.asFound}</th><th
+        class="font-semibold text-muted"
       ></th></tr
     ></thead
   >
   <tbody>
     {#each checks as c (c.what)}
       <tr>
-        <td>{c.what}</td>
-        <td><Sentence text={c.wanted} /></td>
-        <td><Sentence text={c.found} /></td>
-        <td class:bad={c.ok === false && !c.accepted} class:unseen={c.ok === null}
+        <td class="last:text-loden last:font-semibold last:whitespace-nowrap">{c.what}</td>
+        <td class="last:text-loden last:font-semibold last:whitespace-nowrap"
+          ><Sentence text={c.wanted} /></td
+        >
+        <td class="last:text-loden last:font-semibold last:whitespace-nowrap"
+          ><Sentence text={c.found} /></td
+        >
+        <td
+          class="last:text-loden last:font-semibold last:whitespace-nowrap"
+          class:bad={c.ok === false && !c.accepted}
+          class:unseen={c.ok === null}
           >{c.ok === null
             ? say.checks.notSeen
             : c.ok
@@ -34,21 +44,6 @@
 </table>
 
 <style>
-  table {
-    width: 100%;
-    margin-bottom: 16px;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 4px 16px;
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  th {
-    font-weight: 600;
-    color: var(--muted);
-  }
   td:first-child::first-letter {
     text-transform: capitalize;
   }

@@ -42,9 +42,13 @@
       {:else}
         <ul>
           {#each report.data.left as item (item.key)}
-            <li class:done={item.state !== 'open'}>
+            <li
+              class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 gap-x-4 py-1 px-0 border-t
+                border-t-line wrap-anywhere max-[800px]:grid-cols-1"
+              class:done={item.state !== 'open'}
+            >
               <span>{item.says}</span>
-              <span class="acts">
+              <span class="acts gap-y-1">
                 {#if item.state !== 'open'}
                   <strong>{say.closing.states[item.state]}</strong>
                   <span class="muted"
@@ -68,6 +72,7 @@
               </span>
               {#if keeping === item.key}
                 <form
+                  class="col-span-full flex flex-wrap gap-2"
                   onsubmit={(e) => {
                     e.preventDefault();
                     settle.mutate({ key: item.key, state: 'kept', reason });
@@ -75,19 +80,29 @@
                 >
                   <label
                     >{say.closing.why}
-                    <input class="plain" bind:value={reason} required maxlength="300" /></label
+                    <input
+                      class="plain bg-raised text-ink border border-line py-0.5 px-2"
+                      bind:value={reason}
+                      required
+                      maxlength="300"
+                    /></label
                   >
                   <button class="link" type="submit">{say.closing.states.kept}</button>
                 </form>
               {/if}
             </li>
           {:else}
-            <li>{part.lines[0]}</li>
+            <li
+              class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 gap-x-4 py-1 px-0 border-t
+                border-t-line wrap-anywhere max-[800px]:grid-cols-1"
+            >
+              {part.lines[0]}
+            </li>
           {/each}
         </ul>
       {/if}
     {/each}
-    <p class="acts">
+    <p class="acts gap-y-1">
       <a href={at(`/api/closing/move/${id}/page`)} target="_blank" rel="noopener"
         >{say.closing.page}</a
       >
@@ -97,38 +112,7 @@
 </details>
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 4px 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
   .done > span:first-child {
     color: var(--muted);
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: center;
-  }
-  form {
-    grid-column: 1 / -1;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-  }
-  input {
-    background: var(--raised);
-    color: var(--ink);
-    border: 1px solid var(--line);
-    padding: 2px 8px;
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

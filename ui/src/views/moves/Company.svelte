@@ -37,14 +37,14 @@
   }
 </script>
 
-<p class="company">
+<p class="company flex flex-wrap gap-y-1 gap-x-4 min-h-[1.5em]">
   {#if here.data}
     <span
       >{here.data.keeper === session.who?.email
         ? say.company.yourHands
         : say.company.inHand(here.data.keeper ?? '')}</span
     >
-    {#if here.data.others.length}<span class="others" role="status"
+    {#if here.data.others.length}<span class="others text-ochre font-semibold" role="status"
         >{say.company.alsoHere(here.data.others.join(', '))}</span
       >{/if}
     {#if open && may('handOn') && others.length && !handing}
@@ -73,16 +73,3 @@
     <Trouble error={hand.error} />
   {/if}
 {/if}
-
-<style>
-  .company {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    min-height: 1.5em;
-  }
-  .others {
-    color: var(--ochre);
-    font-weight: 600;
-  }
-</style>

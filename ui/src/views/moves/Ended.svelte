@@ -23,19 +23,19 @@
 
 {#if moves.length}
   <details open={moves.some((m) => String(m.id) === current)}>
-    <summary
+    <summary class="cursor-pointer font-semibold my-2 mx-0"
       >{say.axis.ended} <span class="num muted">{moves.length}{there ? '+' : ''}</span></summary
     >
     <table class="rows">
       <tbody>
         {#each moves as m (m.id)}
           <tr class:current={String(m.id) === current}>
-            <th scope="row" class="mono">
+            <th scope="row" class="mono w-[32%]">
               <a
                 href={p('/moves/:id', { params: { id: String(m.id) } })}
                 aria-current={String(m.id) === current}>{m.unicode}</a
               >
-              {#if current}<span class="stage">{m.stage}</span>{/if}
+              {#if current}<span class="stage block font-sans font-normal">{m.stage}</span>{/if}
             </th>
             {#if !current}
               <td>{say.nameSheet.fromTo(m.from, m.to)}</td>
@@ -52,19 +52,6 @@
 {/if}
 
 <style>
-  summary {
-    cursor: pointer;
-    font-weight: 600;
-    margin: 8px 0;
-  }
-  th {
-    width: 32%;
-  }
-  .stage {
-    display: block;
-    font-family: var(--text);
-    font-weight: 400;
-  }
   .current {
     background: var(--loden-soft);
   }

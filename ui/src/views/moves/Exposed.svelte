@@ -12,7 +12,7 @@
     $props();
 </script>
 
-<p class="public" class:stuck={exposed.over}>
+<p class="border-l-4 border-l-line pl-4 mb-4" class:stuck={exposed.over}>
   {say.moveSheet.forSince(
     exposed.until ? say.moveSheet.wasPublic : say.moveSheet.isPublic,
     span(exposed.seconds * 1000),
@@ -22,11 +22,6 @@
 </p>
 
 <style>
-  .public {
-    border-left: 4px solid var(--line);
-    padding-left: 16px;
-    margin-bottom: 16px;
-  }
   .stuck {
     border-left: 4px solid var(--madder);
   }

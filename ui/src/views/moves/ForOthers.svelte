@@ -52,7 +52,7 @@
   <Trouble error={text.error ?? make.error ?? end.error} />
   {#if text.data}
     {#each text.data.text as s (s)}<p><Sentence text={s} /></p>{/each}
-    <p class="acts">
+    <p class="acts gap-y-1 my-2 mx-0">
       <button class="link" onclick={copy}
         >{copied ? say.forOthers.copied : say.forOthers.copy}</button
       >
@@ -72,12 +72,3 @@
     {/if}
   {/if}
 </details>
-
-<style>
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    margin: 8px 0;
-  }
-</style>

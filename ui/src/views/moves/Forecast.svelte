@@ -38,9 +38,9 @@
 </script>
 
 <Trouble error={forecast.error} />
-{#if forecast.isPending && expected}<div class="room"></div>{/if}
+{#if forecast.isPending && expected}<div class="h-[13.65rem] mb-4"></div>{/if}
 {#if f && f.moves > 0 && f.range.length}
-  <section class="box raised" aria-label={say.forecast.title}>
+  <section class="box raised py-2 px-4 mb-4" aria-label={say.forecast.title}>
     <h2>{say.forecast.title}</h2>
     <p>
       {say.forecast.range(
@@ -51,7 +51,7 @@
       )}
     </p>
     <Curve range={f.range} curve={f.curve} />
-    <p class="ask">
+    <p class="ask flex flex-wrap gap-y-2 gap-x-4 items-center">
       <Label for="f-by">{say.forecast.by}</Label>
       <DateField id="f-by" bind:value={by} />
       {#if f.chance !== null && f.chance !== undefined}<strong
@@ -61,21 +61,24 @@
   </section>
 {/if}
 {#if f?.calibration.length}
-  <details>
+  <details class="mb-4">
     <summary>{say.forecast.held(held, f.calibration.length)}</summary>
     {#if f.within.of}
       <p>{say.forecast.within(f.within.of, f.within.p10, f.within.p50, f.within.p90)}</p>
     {/if}
-    <table>
+    <table class="w-full border-collapse">
       <tbody>
         {#each f.calibration as c (c.id)}
           <tr>
-            <td
+            <td class="py-1 px-2 border-b border-b-line wrap-anywhere"
               ><a class="mono" href={p('/moves/:id', { params: { id: String(c.id) } })}
                 >{c.unicode}</a
               ></td
             >
-            <td class="bar">
+            <td
+              class="bar w-[30%] max-[800px]:hidden py-1 px-2 border-b border-b-line
+                wrap-anywhere"
+            >
               <svg
                 viewBox="0 0 100 12"
                 preserveAspectRatio="none"
@@ -83,9 +86,15 @@
                 height="12"
                 aria-hidden="true"
               >
-                <rect class="foreseen" x="0" y="3" width={share(c.from, c.to)} height="6" />
                 <rect
-                  class="ended"
+                  class="fill-slate-soft stroke-slate stroke-[0.3]"
+                  x="0"
+                  y="3"
+                  width={share(c.from, c.to)}
+                  height="6"
+                />
+                <rect
+                  class="ended fill-loden"
                   class:missed={!c.held}
                   x={Math.max(0, share(c.from, c.ended_at))}
                   y="0"
@@ -94,10 +103,12 @@
                 />
               </svg>
             </td>
-            <td class="num"
+            <td class="num py-1 px-2 border-b border-b-line wrap-anywhere"
               >{say.forecast.row(day(c.from), day(c.to))}, <When at={c.ended_at} bare /></td
             >
-            <td>{c.held ? say.forecast.yes : say.forecast.no}</td>
+            <td class="py-1 px-2 border-b border-b-line wrap-anywhere"
+              >{c.held ? say.forecast.yes : say.forecast.no}</td
+            >
           </tr>
         {/each}
       </tbody>
@@ -106,49 +117,7 @@
 {/if}
 
 <style>
-  section {
-    padding: 8px 16px;
-    margin-bottom: 16px;
-  }
-  .room {
-    height: 13.65rem;
-    margin-bottom: 16px;
-  }
-  .ask {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-  }
-  details {
-    margin-bottom: 16px;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  td {
-    padding: 4px 8px;
-    border-bottom: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  .bar {
-    width: 30%;
-  }
-  .foreseen {
-    fill: var(--slate-soft);
-    stroke: var(--slate);
-    stroke-width: 0.3;
-  }
-  .ended {
-    fill: var(--loden);
-  }
   .missed {
     fill: var(--madder);
-  }
-  @media (max-width: 800px) {
-    .bar {
-      display: none;
-    }
   }
 </style>

@@ -18,9 +18,9 @@
 </script>
 
 {#if show.data}
-  <section class="box" aria-label={say.handOver.theSheet}>
+  <section class="box py-2 px-4 mb-4" aria-label={say.handOver.theSheet}>
     <p class="muted">{say.handOver.shownOnce}</p>
-    <pre>{show.data.text}</pre>
+    <pre class="whitespace-pre-wrap wrap-anywhere">{show.data.text}</pre>
     <p><Copy text={show.data.text} what={say.handOver.theSheet} /></p>
   </section>
 {:else if can}
@@ -33,14 +33,6 @@
 <Trouble error={show.error} />
 
 <style>
-  section {
-    padding: 8px 16px;
-    margin-bottom: 16px;
-  }
-  pre {
-    white-space: pre-wrap;
-    overflow-wrap: anywhere;
-  }
   section :global(span.mono) {
     display: none;
   }

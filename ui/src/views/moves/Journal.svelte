@@ -47,14 +47,14 @@
   };
 </script>
 
-<ol>
+<ol class="columned [--cols:8.6rem_5rem_minmax(0,1fr)] [--narrow:1fr_auto]">
   {#each lines as e (e.seq)}
     <li class={e.type}>
       <span class="at"><When at={e.at} bare /></span>
       <span class="type">{TYPES[e.type] ?? e.type}</span>
-      <div>
+      <div class="max-[800px]:col-span-full">
         <p><Sentence text={e.says} /></p>
-        <p class="muted small">
+        <p class="muted note flex flex-wrap gap-x-2">
           {#if e.evidence.source}<span>{say.journal.by(e.evidence.source)}</span>{/if}
           {#if e.evidence.ref}<span class="mono">{e.evidence.ref}</span>{/if}
           {#if e.by !== 'desk'}<span>{say.journal.byWordOf(e.by)}</span>{/if}
@@ -70,40 +70,13 @@
 <More there={next === undefined ? goesOn : next !== null} {busy} {more} />
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: 8.6rem 5rem minmax(0, 1fr);
-    gap: 0 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    align-items: baseline;
-  }
   .type {
     color: var(--muted);
   }
-  .problem .type,
-  .refused .type {
+  :is(.problem, .refused) .type {
     color: var(--madder);
   }
-  .done .type,
-  .settled .type {
+  :is(.done, .settled) .type {
     color: var(--loden);
-  }
-  .small {
-    font-size: var(--note);
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 8px;
-  }
-  p {
-    overflow-wrap: anywhere;
-  }
-  @media (max-width: 600px) {
-    li {
-      grid-template-columns: 1fr auto;
-    }
-    li div {
-      grid-column: 1 / -1;
-    }
   }
 </style>

@@ -78,7 +78,7 @@
 {#snippet kicker()}
   {#if move.data}
     {@const m = move.data}
-    {#if m.phase === 'stuck'}<strong class="bad">{say.moveSheet.isHeldUp}</strong>{/if}
+    {#if m.phase === 'stuck'}<strong class="text-madder">{say.moveSheet.isHeldUp}</strong>{/if}
     <span><strong>{m.open ? say.moveSheet.kinds[m.kind](m.stage) : m.stage}</strong></span>
     <span>{say.moveSheet.way[m.kind](m.from, m.to)} <When at={m.started_at} bare /></span>
     <Company id={m.id} open={m.open} />
@@ -107,7 +107,7 @@
     {@const m = move.data}
     {#if m.unicode !== m.name}<p class="mono note muted">{m.name}</p>{/if}
     {#if m.open && m.sentence && m.turn}
-      <div class="now" class:stuck={m.phase === 'stuck'}>
+      <div class="now grid gap-2 mt-2" class:stuck={m.phase === 'stuck'}>
         {#if m.says}<p>
             <TurnMark turn={m.turn} words />
             <Sentence text={held?.act ? held.why : m.says} />
@@ -161,7 +161,7 @@
           {/if}
         </div>
         {#if can('call_off') && asking}
-          <p class="sure" tabindex="-1" use:focused>
+          <p class="flex flex-wrap gap-y-2 gap-x-4 items-center" tabindex="-1" use:focused>
             {cancelling[m.kind](m.from)}
             <Button
               size="sm"
@@ -187,7 +187,7 @@
       {/each}
     {/if}
     {#if can('move_back')}
-      <p class="back">
+      <p class="mb-4">
         {say.moveSheet.itIsHeldThereNow(m.to)}
         <a href={moveBack(m)}>{say.moveSheet.planBack(m.from)}</a>
       </p>
@@ -197,7 +197,10 @@
     {#if can('say_over')}<Over move={m.id} />{/if}
     {#if can('refuse')}<Refusal move={m.id} name={m.name} />{/if}
     {#each m.open ? m.steps.filter((s) => s.hand?.order) : [] as s (s.id)}
-      <section class="box raised order" aria-label={s.title}>
+      <section
+        class="box raised order py-2 px-4 mb-4 border-l-4 border-l-loden"
+        aria-label={s.title}
+      >
         <Place hand={s.hand!} />
         {#if s.said_at}<p class="muted">
             {say.handPanel.saidToBeDone}
@@ -233,7 +236,7 @@
     {#if m.checks.length}<Checks checks={m.checks} />{/if}
     <RestsOn steps={m.rests_on} />
 
-    <dl>
+    <dl class="my-4 mx-0">
       {#if m.code}
         <dt>{say.moveSheet.authorizationCode}</dt>
         <dd>{code[m.code as keyof typeof code]}</dd>
@@ -265,33 +268,8 @@
 </Sheet>
 
 <style>
-  .order {
-    padding: 8px 16px;
-    margin-bottom: 16px;
-    border-left: 4px solid var(--loden);
-  }
-  .bad {
-    color: var(--madder);
-  }
-  .back {
-    margin-bottom: 16px;
-  }
-  .now {
-    display: grid;
-    gap: 8px;
-    margin-top: 8px;
-  }
   .stuck {
     border-left: 4px solid var(--madder);
     padding-left: 16px;
-  }
-  .sure {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-  }
-  dl {
-    margin: 16px 0;
   }
 </style>

@@ -89,12 +89,12 @@
     <Trouble error={axis.error ?? ended.error} />
     {#if !open}
       {#if rows.length || filtered}
-        <p class="filters">
+        <p class="filters flex flex-wrap gap-y-2 gap-x-4 items-center mb-2">
           {#each choices as c (c.key)}
             <label
               ><span class="hidden-words">{c.label}</span>
               <select
-                class="plain"
+                class="plain max-w-[15rem]"
                 value={param(c.key)}
                 onchange={(e) => set(c.key, e.currentTarget.value)}
               >
@@ -111,31 +111,40 @@
             />
             {say.axis.onlyLate}</label
           >
-          <span class="zoom" role="group" aria-label={say.axis.zoom}>
+          <span class="zoom flex ml-auto" role="group" aria-label={say.axis.zoom}>
             {#each Object.entries(say.axis.zooms) as [z, words] (z)}
-              <button aria-pressed={zoom === z} onclick={() => set('zoom', z)}>{words}</button>
+              <button
+                class="aria-pressed:bg-loden-soft aria-pressed:font-semibold"
+                aria-pressed={zoom === z}
+                onclick={() => set('zoom', z)}>{words}</button
+              >
             {/each}
           </span>
         </p>
       {/if}
       {#if rows.length}<Axis {rows} {zoom} />
-      {:else if filtered}<p class="none">{say.axis.noneSo}</p>{/if}
+      {:else if filtered}<p class="none py-8 px-4 text-muted">{say.axis.noneSo}</p>{/if}
       <Forecast expected={rows.length > 0} />
     {:else if rows.length}
       <ul class="box">
         {#each beside as m (m.id)}
-          <li class:current={String(m.id) === current}>
+          <li
+            class="[content-visibility:auto] [contain-intrinsic-size:auto_3.8rem] grid
+              grid-cols-[minmax(0,1fr)_max-content] gap-y-0.5 gap-x-4 py-2 px-4 border-b
+              border-b-line"
+            class:current={String(m.id) === current}
+          >
             <a
               href={p('/moves/:id', { params: { id: String(m.id) } })}
               data-row
               aria-current={String(m.id) === current}
               class="mono">{m.unicode}</a
             >
-            <span class="stage">
+            <span class="stage inline-flex gap-2 items-center">
               {#if m.turn}<TurnMark turn={m.turn} />{/if}
               {say.moveSheet.stages[m.kind](m.stage)}
             </span>
-            {#if m.late}<span class="late">{say.axis.late}</span>{/if}
+            {#if m.late}<span class="late text-madder font-semibold">{say.axis.late}</span>{/if}
           </li>
         {/each}
       </ul>
@@ -146,7 +155,7 @@
       {/if}
     {/if}
     {#if axis.data && ended.data && !rows.length && !over.length && !filtered}
-      <p class="box none">
+      <p class="box none py-8 px-4 text-muted">
         {say.moves.empty} <a href={p('/names')}>{say.moves.chooseOne}</a>
         {say.moves.andPlan}
       </p>
@@ -162,15 +171,6 @@
 </ListBesideSheet>
 
 <style>
-  li {
-    content-visibility: auto;
-    contain-intrinsic-size: auto 3.8rem;
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 2px 16px;
-    padding: 8px 16px;
-    border-bottom: 1px solid var(--line);
-  }
   li a {
     grid-column: 1 / -1;
     overflow-wrap: anywhere;
@@ -179,40 +179,9 @@
   li:hover {
     background: var(--loden-soft);
   }
-  .none {
-    padding: 32px 16px;
-    color: var(--muted);
-  }
-  .stage {
-    display: inline-flex;
-    gap: 8px;
-    align-items: center;
-  }
-  .late {
-    color: var(--madder);
-    font-weight: 600;
-  }
-  .filters {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-    margin-bottom: 8px;
-  }
-  select {
-    max-width: 15rem;
-  }
-  .zoom {
-    display: flex;
-    margin-left: auto;
-  }
   .zoom button {
     padding: 4px 8px;
     border: 1px solid var(--line);
     cursor: pointer;
-  }
-  .zoom button[aria-pressed='true'] {
-    background: var(--loden-soft);
-    font-weight: 600;
   }
 </style>

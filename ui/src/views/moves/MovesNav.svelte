@@ -4,7 +4,7 @@
   import { say } from '../../lib/say';
 </script>
 
-<nav aria-label={say.movesNav.label}>
+<nav class="flex flex-wrap gap-y-1 gap-x-4 mb-2" aria-label={say.movesNav.label}>
   <a href={p('/moves')} {@attach isActiveLink({ className: 'here', startsWith: true })}
     >{say.movesNav.moves}</a
   >
@@ -18,12 +18,6 @@
 </nav>
 
 <style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    margin-bottom: 8px;
-  }
   nav :global(a.here) {
     color: var(--ink);
     font-weight: 600;

@@ -17,7 +17,10 @@
   }));
 </script>
 
-<section class="box" aria-label={say.over.howDidItEnd}>
+<section
+  class="box py-2 px-4 mb-4 border-l-4 border-l-madder grid gap-2"
+  aria-label={say.over.howDidItEnd}
+>
   <p>{say.over.howDidItEnd} <span class="muted">{say.over.whatFollows}</span></p>
   <p class="acts">
     {#each say.over.ways as [how, words] (how)}
@@ -32,13 +35,3 @@
   </p>
   <Trouble error={tell.error} />
 </section>
-
-<style>
-  section {
-    padding: 8px 16px;
-    margin-bottom: 16px;
-    border-left: 4px solid var(--madder);
-    display: grid;
-    gap: 8px;
-  }
-</style>

@@ -17,7 +17,7 @@
   }));
 </script>
 
-<section class="box" aria-label={say.moveSheet.revision}>
+<section class="box grid gap-2 py-2 px-4 my-4 mx-0" aria-label={say.moveSheet.revision}>
   <h2>{say.moveSheet.revision}</h2>
   <ul>
     {#each told as line (line)}<li class="said">{line}</li>{/each}
@@ -37,12 +37,6 @@
 </section>
 
 <style>
-  section {
-    display: grid;
-    gap: 8px;
-    padding: 8px 16px;
-    margin: 16px 0;
-  }
   .said::first-letter {
     text-transform: uppercase;
   }

@@ -21,11 +21,14 @@
   {#each stages as s (s.name)}
     <li class={s.state} aria-current={s.state === 'present' ? 'step' : undefined}>
       <details open={s.state === 'present'}>
-        <summary>
-          <svg viewBox="0 0 14 14" width="14" height="14" aria-hidden="true">
-            <circle cx="7" cy="7" r="5.6" />
+        <summary
+          class="grid grid-cols-[14px_7rem_minmax(0,1fr)_max-content] gap-y-1 gap-x-4
+            items-baseline py-2 px-0 text-ink list-none"
+        >
+          <svg class="self-center" viewBox="0 0 14 14" width="14" height="14" aria-hidden="true">
+            <circle class="fill-none stroke-muted stroke-[1.6]" cx="7" cy="7" r="5.6" />
           </svg>
-          <strong>{s.name}</strong>
+          <strong class="font-semibold">{s.name}</strong>
           <span class="line">
             {#if s.state === 'past' && s.last?.says}<Sentence text={s.last.says} />
             {:else if s.state === 'ahead'}{line(s)}{/if}
@@ -52,28 +55,8 @@
   .stages > li {
     border-top: 1px solid var(--line);
   }
-  summary {
-    display: grid;
-    grid-template-columns: 14px 7rem minmax(0, 1fr) max-content;
-    gap: 4px 16px;
-    align-items: baseline;
-    padding: 8px 0;
-    color: var(--ink);
-    list-style: none;
-  }
   summary::-webkit-details-marker {
     display: none;
-  }
-  strong {
-    font-weight: 600;
-  }
-  svg {
-    align-self: center;
-  }
-  circle {
-    fill: none;
-    stroke: var(--muted);
-    stroke-width: 1.6;
   }
   .past circle {
     fill: var(--loden);

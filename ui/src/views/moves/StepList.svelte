@@ -25,21 +25,21 @@
   }
 </script>
 
-<ol>
+<ol class="columned [--cols:1.6rem_1.2rem_minmax(0,1fr)] [--narrow:var(--cols)]">
   {#each steps as step (step.id)}
     <li class={step.phase} id="step-{step.id}" tabindex="-1">
-      <span class="no num">{all.indexOf(step) + 1}</span>
+      <span class="muted num text-right">{all.indexOf(step) + 1}</span>
       <TurnMark turn={step.turn} />
       <div>
         <p>
-          <span class="title">{step.title}</span>
+          <span class="title mr-2">{step.title}</span>
           <span class="muted"
             >{PHASES[step.phase]}
             {#if step.done_at}<When at={step.done_at} bare />{/if}</span
           >
         </p>
         {#if step.phase === 'ahead' || step.phase === 'due'}
-          <p class="muted small">
+          <p class="muted note">
             {say.stepList.stepNeeds(
               takes(step.takes),
               step.proof,
@@ -47,9 +47,9 @@
             )}
           </p>
         {:else if step.says}
-          <p class="small"><Sentence text={step.says} /></p>
+          <p class="note"><Sentence text={step.says} /></p>
         {/if}
-        {#if step.look_at && step.phase !== 'done'}<p class="small">
+        {#if step.look_at && step.phase !== 'done'}<p class="note">
             {say.stepList.lookedAtAgain}
             <When at={step.look_at} />.
           </p>{/if}
@@ -59,25 +59,7 @@
 </ol>
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: 1.6rem 1.2rem minmax(0, 1fr);
-    gap: 8px;
-    align-items: baseline;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-  }
-  .no {
-    text-align: right;
-    color: var(--muted);
-  }
-  .title {
-    margin-right: 8px;
-    overflow-wrap: anywhere;
-  }
-  .under-way .title,
-  .stuck .title,
-  .due .title {
+  :is(.under-way, .stuck, .due) .title {
     font-weight: 600;
   }
   .stuck .muted {
@@ -85,9 +67,5 @@
   }
   .dropped .title {
     text-decoration: line-through;
-  }
-  .small {
-    font-size: var(--note);
-    overflow-wrap: anywhere;
   }
 </style>

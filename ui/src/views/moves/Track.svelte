@@ -95,7 +95,14 @@
   tabindex="0"
   bind:clientWidth={room}
 >
-  <svg viewBox="0 0 {wide} {height}" width={wide} {height} role="group" aria-label={label}>
+  <svg
+    class="block no-underline outline-none"
+    viewBox="0 0 {wide} {height}"
+    width={wide}
+    {height}
+    role="group"
+    aria-label={label}
+  >
     {#each labelled as d (d.day)}
       <path class="day" d="M{X(d.x)} 14V{height - 8}" />
       {#if d.label}<text x={X(d.x) + 3} y={height - 2} class="date">{d.label}</text>{/if}
@@ -115,7 +122,7 @@
       {@const range = whisker(run)}
       <a
         href="#step-{run.steps[0]!.step.id}"
-        class="block {looks(run)}"
+        class="block {looks(run)} no-underline outline-none"
         aria-label={[nameOf(run), about(run)].filter(Boolean).join(': ')}
         onclick={(e) => goTo(e, run)}
         onmouseenter={() => (told = run)}
@@ -174,9 +181,6 @@
     overflow-x: auto;
     padding: 8px 8px 4px;
   }
-  svg {
-    display: block;
-  }
   text {
     fill: var(--ink);
     font-size: var(--note);
@@ -184,10 +188,6 @@
   }
   .rail {
     font-weight: 600;
-  }
-  .block {
-    text-decoration: none;
-    outline: none;
   }
   .no {
     font-size: var(--note);

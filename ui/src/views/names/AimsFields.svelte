@@ -44,8 +44,13 @@
 </script>
 
 <details>
-  <summary>{say.aims.whatShallHold}: <span class="muted">{told}</span></summary>
-  <fieldset>
+  <summary class="cursor-pointer font-semibold"
+    >{say.aims.whatShallHold}: <span class="muted font-normal">{told}</span></summary
+  >
+  <fieldset
+    class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-y-2 gap-x-4 items-end mt-2
+      mb-4 mx-0"
+  >
     {#each Object.entries(CHOICES) as [what, values] (what)}
       <Choice
         id="{id}-{what}"
@@ -78,20 +83,3 @@
     />
   </fieldset>
 </details>
-
-<style>
-  fieldset {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
-    gap: 8px 16px;
-    align-items: end;
-    margin: 8px 0 16px;
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 600;
-  }
-  summary .muted {
-    font-weight: 400;
-  }
-</style>

@@ -17,7 +17,7 @@
     >{:else}<span>{say.whatIf.asIfSame}</span>{/each}
   {#if list.changes.length}
     <button
-      class="link"
+      class="link aria-pressed:font-semibold"
       aria-pressed={!!what.changed}
       onclick={() => put('changed', what.changed ? undefined : '1')}
       >{say.whatIf.onlyChanged}</button
@@ -41,8 +41,5 @@
     margin-bottom: 8px;
     background: var(--slate-soft);
     border-left: 4px solid var(--focus);
-  }
-  [aria-pressed='true'] {
-    font-weight: 600;
   }
 </style>

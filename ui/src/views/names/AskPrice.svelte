@@ -55,7 +55,7 @@
 </script>
 
 <form
-  class="ask"
+  class="ask border-l-[3px] border-l-ochre pl-4"
   aria-label={say.askPrice.title(title)}
   onsubmit={(e) => {
     e.preventDefault();
@@ -63,7 +63,7 @@
   }}
 >
   <p>{say.askPrice.lead(title, suffix)}</p>
-  <div class="fields">
+  <div class="fields grid grid-cols-[repeat(auto-fit,minmax(5rem,1fr))] gap-2 items-end">
     {#each lacks as what (what)}
       <Field
         id="price-{account}-{what}"
@@ -85,16 +85,3 @@
   </div>
   <Trouble error={note.error ?? held.error} />
 </form>
-
-<style>
-  .ask {
-    border-left: 3px solid var(--ochre);
-    padding-left: 16px;
-  }
-  .fields {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(5rem, 1fr));
-    gap: 8px;
-    align-items: end;
-  }
-</style>

@@ -10,7 +10,7 @@
 </script>
 
 {#if part === 'moves'}
-  <ul>
+  <ul class="columned [--cols:minmax(0,5fr)_minmax(0,2fr)_minmax(0,4fr)]">
     {#each sheet.moves as m (m.id)}
       <li>
         <a href={p('/moves/:id', { params: { id: String(m.id) } })}
@@ -25,7 +25,7 @@
     {:else}<li class="muted">{say.nameSheet.historyEmpty}</li>{/each}
   </ul>
 {:else}
-  <ul>
+  <ul class="columned [--cols:minmax(0,5fr)_minmax(0,2fr)_minmax(0,4fr)]">
     {#each sheet.mail as m (m.id)}
       <li>
         <a href="{p('/post')}?message={m.id}">{m.subject}</a>
@@ -37,19 +37,3 @@
     {:else}<li class="muted">{say.nameSheet.historyEmpty}</li>{/each}
   </ul>
 {/if}
-
-<style>
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 5fr) minmax(0, 2fr) minmax(0, 4fr);
-    gap: 0 16px;
-    padding: 4px 0;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-  @media (max-width: 600px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
-  }
-</style>

@@ -56,7 +56,7 @@
 </script>
 
 {#each sheet.contacts.cards as card (card.role)}
-  <div class="card">
+  <div class="card py-2 px-0 border-b border-b-line">
     <p>
       <strong>{ROLES[card.role]}</strong>
       {[card.fields.name, card.fields.org, card.fields.city, card.fields.country]
@@ -81,13 +81,13 @@
       >
     </p>
     {#if card.missing.length}
-      <p class="lack">
+      <p class="border-l-4 border-l-ochre pl-2">
         {say.contacts.contactGaps(card.missing.map((f) => FIELDS[f] ?? f).join(', '))}
       </p>
     {/if}
     {#if !card.whole}<p class="muted">{say.contacts.contactUnknownRest}</p>{/if}
     {#if card.on_name}
-      <p class="lack">
+      <p class="border-l-4 border-l-ochre pl-2">
         {say.contacts.mailboxMoves}
       </p>
     {/if}
@@ -121,7 +121,7 @@
         <span>
           <strong>{c.title}</strong>
           {#if c.best}<span class="muted">{say.contacts.noLoss}</span>{/if}
-          {#each c.says as s (s)}<span class="says"><Sentence text={s} /></span>{/each}
+          {#each c.says as s (s)}<span class="says block"><Sentence text={s} /></span>{/each}
         </span>
       </label>
     {/each}
@@ -139,7 +139,7 @@
   </form>
   <Trouble error={repair.error} />
   {#if repair.data}
-    <div role="status" class="card">
+    <div role="status" class="card py-2 px-0 border-b border-b-line">
       {#if repair.data.done}<p>{say.contacts.changedThere}</p>
       {:else if repair.data.hand}
         <Place hand={repair.data.hand} />
@@ -157,10 +157,6 @@
 {/if}
 
 <style>
-  .card {
-    padding: 8px 0 8px;
-    border-bottom: 1px solid var(--line);
-  }
   .card p,
   form p {
     display: flex;
@@ -169,19 +165,12 @@
     align-items: baseline;
     overflow-wrap: anywhere;
   }
-  .lack {
-    border-left: 4px solid var(--ochre);
-    padding-left: 8px;
-  }
   label:not([for]) {
     display: grid;
     grid-template-columns: max-content minmax(0, 1fr);
     gap: 8px;
     padding: 4px 0;
     align-items: baseline;
-  }
-  .says {
-    display: block;
   }
   .not {
     color: var(--muted);

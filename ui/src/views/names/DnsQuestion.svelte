@@ -32,7 +32,7 @@
     <strong>{say.dnsQuestion.belong(at)}</strong> <span class="mono">{servers.join(', ')}</span>
   </p>
   {#if find.data}
-    <ul>
+    <ul class="list-disc pl-4">
       {#each find.data.hints as hint (hint.says)}
         <li>
           {hint.says}
@@ -72,15 +72,5 @@
     border-left: 4px dashed var(--line);
     display: grid;
     gap: 8px;
-  }
-  ul {
-    list-style: disc;
-    padding-left: 16px;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
   }
 </style>

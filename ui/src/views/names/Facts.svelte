@@ -16,10 +16,10 @@
   const ASSUMED = { start: say.facts.itsStart, end: say.facts.itsEnd };
 </script>
 
-<ul>
+<ul class="text-note my-2 mx-0">
   {#each facts as fact (fact.key + fact.source)}
-    <li>
-      <span class="key">{fact.title}</span>
+    <li class="flex flex-wrap gap-x-4 py-0.5 px-0 wrap-anywhere">
+      <span class="key min-w-[8rem]">{fact.title}</span>
       <span class="mono"
         ><Sentence text={worded(fact.value)} />{#if fact.assumed}<span class="muted">
             {ASSUMED[fact.assumed]}</span
@@ -31,20 +31,3 @@
     </li>
   {/each}
 </ul>
-
-<style>
-  ul {
-    font-size: var(--note);
-    margin: 8px 0;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-    padding: 2px 0;
-    overflow-wrap: anywhere;
-  }
-  .key {
-    min-width: 8rem;
-  }
-</style>

@@ -81,8 +81,8 @@
   }
 </script>
 
-<div class="filters" role="search" aria-label={say.filters.filtersTitle}>
-  <div class="gates" role="group" aria-label={say.filters.gates}>
+<div class="filters contents" role="search" aria-label={say.filters.filtersTitle}>
+  <div class="min-h-[1.9rem] flex flex-wrap gap-1" role="group" aria-label={say.filters.gates}>
     {#each Object.entries(GATES) as [kind, word] (kind)}
       {#if !list || list.tally[kind] || gates.includes(kind)}
         <button class="chip" aria-pressed={gates.includes(kind)} onclick={() => gate(kind)}
@@ -92,7 +92,7 @@
     {/each}
   </div>
   <input
-    class="plain"
+    class="plain w-[11rem]"
     type="search"
     aria-label={say.filters.namesThatHold}
     placeholder={say.filters.namesThatHold2}
@@ -117,19 +117,3 @@
     >
   {/each}
 </div>
-
-<style>
-  /* In one flow with what stands beside it. */
-  .filters {
-    display: contents;
-  }
-  .gates {
-    min-height: 1.9rem;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px;
-  }
-  input {
-    width: 11rem;
-  }
-</style>

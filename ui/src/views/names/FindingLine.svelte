@@ -13,7 +13,7 @@
   }: { finding: Schemas['Finding']; evidence: boolean; brief?: boolean } = $props();
 </script>
 
-<div class="finding {finding.effect}">
+<div class="{finding.effect} border-l-4 border-l-line py-0.5 pr-0 pl-4 my-2 mx-0">
   <p><Sentence text={finding.because} /></p>
   {#if finding.clears_at}<p>{say.findingLine.itClears} <When at={finding.clears_at} />.</p>{/if}
   {#if !brief}<p class="muted"><Sentence text={finding.remedy} /></p>{/if}
@@ -30,11 +30,6 @@
 </div>
 
 <style>
-  .finding {
-    border-left: 4px solid var(--line);
-    padding: 2px 0 2px 16px;
-    margin: 8px 0;
-  }
   .bar {
     border-color: var(--madder);
   }

@@ -78,9 +78,9 @@
   }
 </script>
 
-<form onsubmit={submit} aria-label={say.takeIn.takeNamesIn}>
+<form class="grid gap-4 my-4 mx-0 min-w-0" onsubmit={submit} aria-label={say.takeIn.takeNamesIn}>
   {#if !holder && unnamed}
-    <div class="who">
+    <div class="who max-w-[24rem]">
       <Label for="account">{say.takeIn.holder}</Label>
       {#if places.data && !accounts.length}
         <p>{say.takeIn.noAccount} <a href={p('/begin')}>{say.takeIn.beginWithOne}</a></p>
@@ -98,7 +98,7 @@
   {/if}
   <!-- svelte-ignore a11y_no_static_element_interactions (files are chosen by the button, too) -->
   <div
-    class="drop"
+    class="drop rounded-(--radius)"
     class:over
     ondragover={(e) => {
       e.preventDefault();
@@ -125,7 +125,7 @@
     <span class="muted">{say.takeIn.orDrop}</span>
   </div>
   {#if seen}
-    <p role="status" class="sum">
+    <p role="status" class="sum flex flex-wrap gap-y-1 gap-x-4 items-baseline">
       <strong>{say.takeIn.sum(seen.counts)}</strong>
       {#if importing.stale}<span class="muted">{say.takeIn.looking}</span>{/if}
       {#if seen.table}
@@ -141,7 +141,7 @@
     <ImportQuestions {importing} {seen} {accounts} />
     <ImportRows {importing} {seen} />
     <May operation="takeIn">
-      <div class="go">
+      <div class="flex flex-wrap gap-y-1 gap-x-4 items-baseline">
         <Button
           color="alternative"
           type="submit"
@@ -160,27 +160,8 @@
 {#if done}<Imported id={done.id} first={done} />{/if}
 
 <style>
-  form {
-    display: grid;
-    gap: 16px;
-    margin: 16px 0;
-    min-width: 0;
-  }
-  .drop {
-    border-radius: var(--radius);
-  }
   .drop.over {
     outline: 2px dashed var(--focus);
     outline-offset: 4px;
-  }
-  .who {
-    max-width: 24rem;
-  }
-  .sum,
-  .go {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: baseline;
   }
 </style>

@@ -43,8 +43,10 @@
   <fieldset>
     <legend>{say.takeIn.whichDay(order.sample)}</legend>
     {#each ['day', 'month'] as const as first (first)}
-      <button type="button" class="way" onclick={() => importing.choose({ order: first })}
-        >{spoken(order.sample, first)}</button
+      <button
+        type="button"
+        class="py-1 px-4 bg-raised border border-line rounded-(--radius)"
+        onclick={() => importing.choose({ order: first })}>{spoken(order.sample, first)}</button
       >
     {/each}
   </fieldset>
@@ -53,8 +55,10 @@
   <fieldset>
     <legend>{say.takeIn.whichSum(decimal.sample)}</legend>
     {#each ['point', 'comma'] as const as sign (sign)}
-      <button type="button" class="way" onclick={() => importing.choose({ decimal: sign })}
-        >{read(decimal.sample, sign)}</button
+      <button
+        type="button"
+        class="py-1 px-4 bg-raised border border-line rounded-(--radius)"
+        onclick={() => importing.choose({ decimal: sign })}>{read(decimal.sample, sign)}</button
       >
     {/each}
   </fieldset>
@@ -63,7 +67,7 @@
   <fieldset>
     <legend>{say.takeIn.whichCurrency(currency.sample)}</legend>
     <input
-      class="plain code"
+      class="plain code w-[5rem] uppercase"
       aria-label={say.takeIn.currency}
       placeholder="EUR"
       maxlength="3"
@@ -78,7 +82,7 @@
   <fieldset class="who">
     <legend>{say.takeIn.registrars}</legend>
     {#each [...unknown, ...known] as r (r.given)}
-      <label>
+      <label class="grid grid-cols-[minmax(0,18rem)_minmax(0,16rem)] gap-2 items-center">
         <span>{say.takeIn.registrar(r.given, r.names)}</span>
         <select
           class="plain"
@@ -97,7 +101,7 @@
   </fieldset>
 {/if}
 {#if seen.table && seen.counts.known}
-  <label class="check">
+  <label class="check flex gap-2 items-center">
     <input
       type="checkbox"
       checked={importing.choices.clear ?? false}
@@ -124,26 +128,5 @@
     display: grid;
     gap: 4px;
     border-color: var(--line);
-  }
-  .who label {
-    display: grid;
-    grid-template-columns: minmax(0, 18rem) minmax(0, 16rem);
-    gap: 8px;
-    align-items: center;
-  }
-  .way {
-    padding: 4px 16px;
-    background: var(--raised);
-    border: 1px solid var(--line);
-    border-radius: var(--radius);
-  }
-  .code {
-    width: 5rem;
-    text-transform: uppercase;
-  }
-  .check {
-    display: flex;
-    gap: 8px;
-    align-items: center;
   }
 </style>

@@ -37,7 +37,7 @@
 
 {#if seen.rows.length}
   <div class="scroll">
-    <table class="lines" aria-label={say.takeIn.rows}>
+    <table class="lines w-auto min-w-full" aria-label={say.takeIn.rows}>
       <thead>
         <tr>
           <th scope="col">{say.takeIn.fate}</th>
@@ -63,7 +63,7 @@
       <tbody>
         {#each seen.rows as row (row.place)}
           <tr class={row.fate}>
-            <td class="fate">
+            <td class="fate max-w-[18rem] wrap-anywhere align-top">
               {say.takeIn.fates[row.fate]}
               {#if row.fate !== 'no_name'}
                 <button
@@ -79,10 +79,14 @@
               {#if row.says}<p class="small">{row.says}</p>{/if}
             </td>
             {#each columns as i (i)}
-              <td class:mono={seen.kinds[i] === 'name'} class:idle={!seen.kinds[i]}>
+              <td
+                class="max-w-[18rem] wrap-anywhere align-top"
+                class:mono={seen.kinds[i] === 'name'}
+                class:idle={!seen.kinds[i]}
+              >
                 {#if mendable(row, i)}
                   <input
-                    class="plain"
+                    class="plain w-full min-w-[8rem]"
                     aria-label={wanted(row, i)}
                     aria-invalid="true"
                     value={row.cells[i] ?? ''}
@@ -107,10 +111,6 @@
     overflow-x: auto;
     max-height: 28rem;
   }
-  table {
-    width: auto;
-    min-width: 100%;
-  }
   th {
     text-align: left;
     vertical-align: bottom;
@@ -119,11 +119,6 @@
   .head {
     display: block;
     font-weight: 600;
-  }
-  td {
-    max-width: 18rem;
-    overflow-wrap: anywhere;
-    vertical-align: top;
   }
   .fate {
     min-width: 9rem;
@@ -141,10 +136,6 @@
   }
   .out td {
     color: var(--muted);
-  }
-  td input {
-    width: 100%;
-    min-width: 8rem;
   }
   .small {
     font-size: var(--note);

@@ -33,7 +33,7 @@
 </script>
 
 {#if far}
-  <section class="panel" aria-label={say.takeIn.outcome}>
+  <section class="panel grid gap-2 justify-items-start" aria-label={say.takeIn.outcome}>
     <p role="status">
       {#if far.undone_at}{say.takeIn.undone}
       {:else}
@@ -54,7 +54,7 @@
         </ul>
       {/if}
       {#if far.names.length}
-        <p class="names">
+        <p class="names flex flex-wrap gap-x-4">
           {#each far.names as { name, unicode } (name)}
             {#if !far.refused.some((r) => r.name === name)}
               <a class="mono" href={p('/names/:name', { params: { name } })}>{unicode}</a>
@@ -79,16 +79,3 @@
     <Trouble error={undo.error ?? state.error} />
   </section>
 {/if}
-
-<style>
-  section {
-    display: grid;
-    gap: 8px;
-    justify-items: start;
-  }
-  .names {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-  }
-</style>

@@ -24,9 +24,9 @@
   const signed = $derived(value('signed') as boolean | undefined);
 </script>
 
-<div class="themes">
+<div class="grid grid-cols-[repeat(auto-fit,minmax(min(20rem,100%),1fr))] gap-y-2 gap-x-6">
   <section>
-    <h2>{say.nameSheet.registration}</h2>
+    <h2 class="text-body mb-1">{say.nameSheet.registration}</h2>
     <dl>
       <dt>{say.nameSheet.account}</dt>
       <dd>{sheet.account}</dd>
@@ -40,7 +40,7 @@
     {#if evidence}<Facts facts={of('registration')} />{/if}
   </section>
   <section>
-    <h2>{say.nameSheet.dns}</h2>
+    <h2 class="text-body mb-1">{say.nameSheet.dns}</h2>
     <dl>
       <dt>{say.nameSheet.dnsHost}</dt>
       <dd>{sheet.dns_host ?? say.nameSheet.notKnown}</dd>
@@ -61,7 +61,7 @@
     {#if evidence}<Facts facts={of('dns')} />{/if}
   </section>
   <section>
-    <h2>{say.nameSheet.money}</h2>
+    <h2 class="text-body mb-1">{say.nameSheet.money}</h2>
     <dl>
       <dt>{say.nameSheet.stayPrice}</dt>
       <dd class="num">
@@ -72,7 +72,7 @@
   </section>
 </div>
 {#if evidence && of('people').length}
-  <h2>{say.nameSheet.people}</h2>
+  <h2 class="text-body mb-1">{say.nameSheet.people}</h2>
   <Facts facts={of('people')} />
 {/if}
 {#if sheet.contradictions.length}
@@ -82,15 +82,6 @@
 {/if}
 
 <style>
-  .themes {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
-    gap: 8px 24px;
-  }
-  h2 {
-    font-size: var(--body);
-    margin-bottom: 4px;
-  }
   .unknown {
     margin: 8px 0;
     padding-left: 16px;

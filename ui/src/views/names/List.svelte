@@ -159,8 +159,13 @@
   style:--chosen={columns.map((c) => WIDTHS[c]).join(' ')}
   style:--months={monthLines(months)}
 >
-  <div class="head" role="row" aria-rowindex={1}>
-    <span role="columnheader" class="pick">
+  <div
+    class="head grid grid-cols-(--columns) border-b border-b-line text-muted font-semibold
+      [scrollbar-gutter:stable] overflow-hidden"
+    role="row"
+    aria-rowindex={1}
+  >
+    <span role="columnheader" class="pick py-1 px-2 whitespace-nowrap">
       <span class="hidden-words">{say.list.trayCount}</span>
       <input
         type="checkbox"
@@ -175,6 +180,7 @@
     </span>
     {#each heads as c (c.title)}
       <span
+        class="py-1 px-2 whitespace-nowrap"
         role="columnheader"
         class:wide={c.wide}
         class:ruler={!c.id}
@@ -186,17 +192,23 @@
             : 'ascending'
           : 'none'}
       >
-        {#if !c.id}<span class="hidden-words">{c.title}</span><span class="axis" aria-hidden="true"
-            >{#each months as m (m.share)}<i style:left="{m.share * 100}%">{m.label}</i
+        {#if !c.id}<span class="hidden-words">{c.title}</span><span
+            class="axis relative block text-note font-normal"
+            aria-hidden="true"
+            >{#each months as m (m.share)}<i
+                class="absolute not-italic pl-[3px]"
+                style:left="{m.share * 100}%">{m.label}</i
               >{/each}</span
-          >{:else if c.id === '-'}{c.title}{:else}<button onclick={() => sortBy(c.id)}
+          >{:else if c.id === '-'}{c.title}{:else}<button
+            class="cursor-pointer"
+            onclick={() => sortBy(c.id)}
             >{c.title} {sort === c.id ? '▴' : sort === `-${c.id}` ? '▾' : ''}</button
           >{/if}
       </span>
     {/each}
   </div>
   <div class="scroller" bind:this={scroller} role="rowgroup" {@attach fill}>
-    <div class="all" style:height="{$virtual.getTotalSize()}px">
+    <div class="all relative" style:height="{$virtual.getTotalSize()}px">
       {#each seen as v (v.key)}
         {@const it = item(v.index)}
         {@const data = it.group ? undefined : row(it.row)}
@@ -222,7 +234,7 @@
               {columns}
             />
           {:else}
-            <div class="coming" role="row"><span role="cell" class="muted">…</span></div>
+            <div class="py-1 px-8" role="row"><span role="cell" class="muted">…</span></div>
           {/if}
         </div>
       {/each}
@@ -246,38 +258,11 @@
     overflow: hidden;
     clip-path: inset(50%);
   }
-  .head {
-    display: grid;
-    grid-template-columns: var(--columns);
-    border-bottom: 1px solid var(--line);
-    color: var(--muted);
-    font-weight: 600;
-    scrollbar-gutter: stable;
-    overflow: hidden;
-  }
-  .head > span {
-    padding: 4px 8px;
-    white-space: nowrap;
-  }
   .head .right {
     text-align: right;
   }
-  .head button {
-    cursor: pointer;
-  }
   .head .ruler {
     background: var(--months) content-box;
-  }
-  .axis {
-    position: relative;
-    display: block;
-    font-size: var(--note);
-    font-weight: 400;
-  }
-  .axis i {
-    position: absolute;
-    font-style: normal;
-    padding-left: 3px;
   }
   :global(.beside) .axis i:nth-child(even) {
     display: none;
@@ -286,9 +271,6 @@
     height: max(14rem, calc(100vh - var(--above, 13.5rem) - var(--tray, 0px)));
     overflow-y: auto;
     scrollbar-gutter: stable;
-  }
-  .all {
-    position: relative;
   }
   .slot {
     position: absolute;
@@ -305,9 +287,6 @@
     font-weight: 600;
     background: var(--paper);
     border-bottom: 1px solid var(--line);
-  }
-  .coming {
-    padding: 4px 32px;
   }
   @media (max-width: 1100px) {
     .held {

@@ -26,7 +26,7 @@
 </script>
 
 <Panel label={say.list.look} right>
-  <fieldset>
+  <fieldset class="grid gap-1">
     <legend class="note muted">{say.list.columns}</legend>
     {#each ALL.filter(([c]) => c !== 'client' || clients) as [column, title] (column)}
       <label>
@@ -51,10 +51,3 @@
     title={say.names.wholeList}>{say.names.report}</a
   >
 </Panel>
-
-<style>
-  fieldset {
-    display: grid;
-    gap: 4px;
-  }
-</style>

@@ -26,18 +26,14 @@
 </script>
 
 <May operation="lookAgain">
-  <button disabled={look.isPending} onclick={() => look.mutate()}>{say.tray.lookAgain}</button>
+  <button
+    class="cursor-pointer text-loden underline"
+    disabled={look.isPending}
+    onclick={() => look.mutate()}>{say.tray.lookAgain}</button
+  >
   {#if far}<span role="status">{say.tray.ofLooked(far.done, far.of)}</span>{/if}
   {#if look.data && !look.isPending}
     <span role="status">{say.tray.looked(look.data.looked, look.data.problems.length)}</span>
   {/if}
   <Trouble error={look.error} />
 </May>
-
-<style>
-  button {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
-  }
-</style>

@@ -34,8 +34,13 @@
     on === true ? say.nameLine.on : on === false ? say.nameLine.off : '–';
 </script>
 
-<div class="row" class:current role="row" aria-rowindex={index + 2}>
-  <span role="cell" class="pick">
+<div
+  class="row hover:bg-raised max-[760px]:py-1 max-[760px]:px-0 max-[760px]:gap-y-0.5"
+  class:current
+  role="row"
+  aria-rowindex={index + 2}
+>
+  <span role="cell" class="pick max-[760px]:row-[1/span_2]">
     <input
       type="checkbox"
       tabindex="-1"
@@ -46,20 +51,28 @@
     />
   </span>
   <span role="cell" class="name">
-    <a class="mono" data-row data-name={row.name} aria-current={current} title={row.unicode} {href}
-      >{row.unicode}</a
+    <a
+      class="mono text-ink no-underline hover:underline"
+      data-row
+      data-name={row.name}
+      aria-current={current}
+      title={row.unicode}
+      {href}>{row.unicode}</a
     >
-    {#if row.contradicting}<span class="differs" title={say.nameLine.sourcesClash}
+    {#if row.contradicting}<span
+        class="text-ochre font-semibold ml-2"
+        title={say.nameLine.sourcesClash}
         >≠<span class="hidden-words">{say.nameLine.sourcesDiffer}</span></span
       >{/if}
   </span>
-  <span role="cell" class="gates"
-    ><GateMark gate={row.gate} brief told={!!reason} />{#if why}<span class="note why" title={why}
-        >{why}</span
+  <span role="cell" class="gates flex items-center max-[760px]:col-start-2"
+    ><GateMark gate={row.gate} brief told={!!reason} />{#if why}<span
+        class="note why text-muted ml-2 min-w-0 overflow-hidden text-ellipsis"
+        title={why}>{why}</span
       >{/if}</span
   >
   <span role="cell" class="ruler"><Ruler {row} from={from.at} days={from.days} /></span>
-  <span role="cell" class="num expires"
+  <span role="cell" class="num max-[760px]:col-start-3 max-[760px]:text-muted"
     >{row.expires_at ? day(row.expires_at) : say.nameLine.notKnown}</span
   >
   {#each columns as column (column)}
@@ -69,7 +82,7 @@
     {:else if column === 'client'}<span role="cell" class="wide muted" title={row.client}
         >{row.client ?? ''}</span
       >
-    {:else if column === 'stay'}<span role="cell" class="wide num right"
+    {:else if column === 'stay'}<span role="cell" class="wide num right text-right"
         >{row.stay ? money(row.stay) : '–'}</span
       >
     {:else if column === 'dns'}<span
@@ -101,9 +114,6 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-  .row:hover {
-    background: var(--raised);
-  }
   .current,
   .current:hover {
     background: var(--loden-soft);
@@ -113,58 +123,18 @@
     text-overflow: clip;
     padding-right: 0;
   }
-  .row > .gates {
-    display: flex;
-    align-items: center;
-  }
   .row > .ruler {
     background: var(--months) content-box;
     align-self: stretch;
     display: grid;
     align-items: center;
   }
-  .right {
-    text-align: right;
-  }
-  a {
-    color: var(--ink);
-    text-decoration: none;
-  }
-  a:hover {
-    text-decoration: underline;
-  }
-  .why {
-    color: var(--muted);
-    margin-left: 8px;
-    min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
   /* Two lines: the whole name, then its gate and expiry. */
   @media (max-width: 760px) {
-    .row {
-      padding: 4px 0;
-      row-gap: 2px;
-    }
     .row > .name {
       grid-column: 2 / -1;
       white-space: normal;
       overflow-wrap: anywhere;
     }
-    .row > .gates {
-      grid-column: 2;
-    }
-    .row > .expires {
-      grid-column: 3;
-      color: var(--muted);
-    }
-    .row > .pick {
-      grid-row: 1 / span 2;
-    }
-  }
-  .differs {
-    color: var(--ochre);
-    font-weight: 600;
-    margin-left: 8px;
   }
 </style>

@@ -152,7 +152,7 @@
         <Sentence text={lead.because} /> <span class="muted"><Sentence text={lead.remedy} /></span>
       </p>
     {:else if place(s)}<p><Sentence text={place(s) ?? ''} /></p>{/if}
-    <div class="next">
+    <div class="flex flex-wrap gap-y-2 gap-x-4 items-center mt-2 mb-0 mx-0">
       {#if s.move}
         <Button color="alternative" href={p('/moves/:id', { params: { id: String(s.move.id) } })}
           >{say.nameSheet.openMove(s.move.stage)}</Button
@@ -240,13 +240,3 @@
     </Tabs>
   {/if}
 </Sheet>
-
-<style>
-  .next {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-    margin: 8px 0 0;
-  }
-</style>

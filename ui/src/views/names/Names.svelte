@@ -52,7 +52,7 @@
 <svelte:window {onkeydown} />
 <ListBesideSheet {open} half sheet={children}>
   {#snippet listed()}
-    <header>
+    <header class="flex items-start justify-between gap-4 mb-2">
       <div>
         <Head
           title={say.names.names}
@@ -71,13 +71,15 @@
         {/if}
       </div>
       <May operation="takeIn"
-        ><button class="take" onclick={() => navigate('/names/take-in')}
-          >{say.names.takeNamesIn}</button
+        ><button
+          class="take border border-loden text-loden rounded-(--radius) py-1 px-2
+            whitespace-nowrap cursor-pointer"
+          onclick={() => navigate('/names/take-in')}>{say.names.takeNamesIn}</button
         ></May
       >
     </header>
     {#if !names.isPending}
-      <div class="sieve">
+      <div class="flex flex-wrap gap-2 items-center mb-2">
         <Filters {what} {list} {accounts} />
         <WhatIf {what} {accounts} />
         <PickList />
@@ -86,7 +88,9 @@
       {#if what.at && list}<AsIf what={{ ...what, at: what.at }} {list} />{/if}
     {/if}
     <Trouble error={names.error} />
-    {#if open}<button class="skip" onclick={skipToSheet}>{say.names.skipToSheet}</button>{/if}
+    {#if open}<button class="skip text-loden underline" onclick={skipToSheet}
+        >{say.names.skipToSheet}</button
+      >{/if}
     {#if working}
       <p role="status">
         {say.names.judging(working.done, working.of || '…')}
@@ -95,7 +99,7 @@
     {:else if list && list.total}
       <List first={list} {what} {current} {columns} />
     {:else if list}
-      <p class="none">
+      <p class="none py-8 px-4 bg-sheet border border-line text-muted">
         {#if list.held}
           {say.names.noNameIsLikeThat}
         {:else}
@@ -109,43 +113,11 @@
 <Tray />
 
 <style>
-  .sieve {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-    margin-bottom: 8px;
-  }
-  header {
-    display: flex;
-    align-items: start;
-    justify-content: space-between;
-    gap: 16px;
-    margin-bottom: 8px;
-  }
-  .take {
-    border: 1px solid var(--loden);
-    color: var(--loden);
-    border-radius: var(--radius);
-    padding: 4px 8px;
-    white-space: nowrap;
-    cursor: pointer;
-  }
   .skip:not(:focus) {
     position: absolute;
     width: 1px;
     height: 1px;
     overflow: hidden;
     clip-path: inset(50%);
-  }
-  .skip {
-    color: var(--loden);
-    text-decoration: underline;
-  }
-  .none {
-    padding: 32px 16px;
-    background: var(--sheet);
-    border: 1px solid var(--line);
-    color: var(--muted);
   }
 </style>

@@ -25,7 +25,7 @@
 </script>
 
 <Panel label={say.pickList.title} bind:open on={false}>
-  <form onsubmit={submit}>
+  <form class="grid gap-2 w-[20rem] max-w-full" onsubmit={submit}>
     <Label for="pick-list">{say.pickList.label}</Label>
     <Textarea id="pick-list" rows={6} class="w-full font-mono" required bind:value={text} />
     <p>
@@ -40,7 +40,7 @@
         {#if picked().length === TRAY_MOST}{say.pickList.full(TRAY_MOST)}{/if}
       </p>
       {#if unknown.length}
-        <p class="note">
+        <p class="note wrap-anywhere">
           {say.pickList.unknown(unknown.length)}
           <span class="mono">{shown.join(', ')}{unknown.length > SHOWN ? ' …' : ''}</span>
         </p>
@@ -48,15 +48,3 @@
     {/if}
   </form>
 </Panel>
-
-<style>
-  form {
-    display: grid;
-    gap: 8px;
-    width: 20rem;
-    max-width: 100%;
-  }
-  .note {
-    overflow-wrap: anywhere;
-  }
-</style>

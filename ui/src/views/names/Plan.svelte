@@ -128,8 +128,11 @@
 >
   <Trouble error={sheet.error ?? places.error ?? proposal.error ?? start.error} />
   {#if sheet.data && places.data}
-    <div class="plan">
-      <div class="left">
+    <div
+      class="plan grid gap-y-4 gap-x-8 grid-cols-1
+        @min-[600px]/sheet:grid-cols-[minmax(0,15rem)_minmax(0,1fr)]"
+    >
+      <div class="left grid gap-4 content-start">
         <Choice
           id="to"
           label={say.plan.destination}
@@ -163,7 +166,10 @@
           >
         {/if}
         {#if proposal.data?.late}
-          <fieldset class="late">
+          <fieldset
+            class="late grid gap-1 my-2 mx-0 py-2 px-4 border-l-4 border-l-ochre-fill
+              bg-ochre-soft"
+          >
             <legend>{say.plan.itMayExpireOnTheWay}</legend>
             <label
               ><input type="radio" bind:group={late} value="renew" />
@@ -212,7 +218,7 @@
           />
         {/if}
       </div>
-      <div class="right">
+      <div class="right min-w-0 @container/sheet">
         {#if proposal.data}
           {#if proposal.data.dns_question.length}
             <DnsQuestion
@@ -228,7 +234,7 @@
           <Stale at={proposal.dataUpdatedAt} again={() => void proposal.refetch()} />
           <Proposal proposal={proposal.data}>
             {#snippet act()}
-              <div class="start" data-act>
+              <div class="start flex flex-wrap items-center gap-y-2 gap-x-4 mb-4" data-act>
                 <May operation="startMove"
                   ><Button
                     disabled={!proposal.data.startable || start.isPending}
@@ -239,7 +245,7 @@
                       : say.plan.startUnpriced}
                   </Button></May
                 >
-                <span class="note muted">{say.plan.startNote}</span>
+                <span class="note muted flex-[1_1_16rem]">{say.plan.startNote}</span>
               </div>
             {/snippet}
           </Proposal>
@@ -269,46 +275,8 @@
 </Sheet>
 
 <style>
-  /* The choices left, what follows from them right. */
-  .plan {
-    display: grid;
-    gap: 16px 32px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .left {
-    display: grid;
-    gap: 16px;
-    align-content: start;
-  }
-  .right {
-    min-width: 0;
-    container: sheet / inline-size;
-  }
-  @container sheet (min-width: 600px) {
-    .plan {
-      grid-template-columns: minmax(0, 15rem) minmax(0, 1fr);
-    }
-  }
-  .late {
-    display: grid;
-    gap: 4px;
-    margin: 8px 0;
-    padding: 8px 16px;
-    border-left: 4px solid var(--ochre-fill);
-    background: var(--ochre-soft);
-  }
   .late legend {
     float: left;
     font-weight: 600;
-  }
-  .start {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px 16px;
-    margin-bottom: 16px;
-  }
-  .start .muted {
-    flex: 1 1 16rem;
   }
 </style>

@@ -51,7 +51,7 @@
 
 <Sheet title={say.prepare.title(sheet.data?.unicode ?? name)} back="/names">
   <p>{say.prepare.explain}</p>
-  <form onsubmit={submit}>
+  <form class="grid gap-2 max-w-[30rem] mt-4" onsubmit={submit}>
     {#each PARTS as part (part)}
       <label>
         <input
@@ -71,12 +71,3 @@
   </form>
   <Trouble error={sheet.error ?? start.error} />
 </Sheet>
-
-<style>
-  form {
-    display: grid;
-    gap: 8px;
-    max-width: 30rem;
-    margin-top: 16px;
-  }
-</style>

@@ -34,8 +34,8 @@
   };
 </script>
 
-<details bind:open>
-  <summary>{say.prices.compare}</summary>
+<details class="my-2 mx-0 overflow-x-auto" bind:open>
+  <summary class="cursor-pointer font-semibold">{say.prices.compare}</summary>
   <Trouble error={prices.error} />
   {#if prices.data}
     {@const rates = prices.data.rates}
@@ -44,7 +44,7 @@
       {#if rates}<span class="muted">{say.prices.converted(rates.to, plainDay(rates.date))}</span
         >{/if}
     </p>
-    <table>
+    <table class="figures">
       <thead>
         <tr>
           <th>{say.prices.where}</th><th class="num">{say.prices.year(1)}</th><th class="num"
@@ -54,24 +54,25 @@
       </thead>
       <tbody>
         {#each prices.data.rows as row (row.account_id)}
-          <tr class:chosen={row.account_id === chosen}>
+          <tr class:bg-sheet={row.account_id === chosen}>
             <td>
               {#if row.staying}<strong>{say.prices.stay(row.title)}</strong>{:else}
                 <button class="link" onclick={() => choose(row.account_id)}>{row.title}</button>
-                {#if row.takes === null}<span class="muted">{say.prices.takesNotKnown}</span>{/if}
+                {#if row.takes === null}<span class="muted block">{say.prices.takesNotKnown}</span
+                  >{/if}
               {/if}
             </td>
             {#each [0, 1, 2] as n (n)}
               <td class="num"
                 >{row.ahead[n] ? money(row.ahead[n]) : say.prices.notKnown}
                 {#if row.converted[n] && row.converted[n].currency !== row.ahead[n]?.currency}
-                  <span class="muted">{money(row.converted[n])}</span>
+                  <span class="muted block">{money(row.converted[n])}</span>
                 {/if}</td
               >
             {/each}
             <td
               >{parts(row)}
-              {#if row.promotion_until}<span class="muted"
+              {#if row.promotion_until}<span class="muted block"
                   >{say.prices.until(plainDay(row.promotion_until))}</span
                 >{/if}</td
             >
@@ -82,35 +83,3 @@
     <p class="muted">{say.prices.sumsAfterYears}</p>
   {/if}
 </details>
-
-<style>
-  details {
-    margin: 8px 0;
-    overflow-x: auto;
-  }
-  summary {
-    cursor: pointer;
-    font-weight: 600;
-  }
-  table {
-    width: 100%;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 4px 8px 4px 0;
-    border-top: 1px solid var(--line);
-    vertical-align: baseline;
-  }
-  th.num,
-  td.num {
-    text-align: right;
-    white-space: nowrap;
-  }
-  td .muted {
-    display: block;
-  }
-  .chosen {
-    background: var(--sheet);
-  }
-</style>

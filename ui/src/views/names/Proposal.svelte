@@ -81,10 +81,14 @@
 </script>
 
 {#each proposal.refusals as refusal (refusal)}
-  <p class="refusal" role="alert"><Sentence text={refusal} /></p>
+  <p class="border-l-4 border-l-madder bg-madder-soft py-2 px-4 mb-2" role="alert">
+    <Sentence text={refusal} />
+  </p>
 {/each}
 {#each proposal.cautions as caution (caution)}
-  <p class="caution"><Sentence text={caution} /></p>
+  <p class="border-l-4 border-l-ochre-fill bg-ochre-soft py-2 px-4 mb-2">
+    <Sentence text={caution} />
+  </p>
 {/each}
 
 <AnswerStrip
@@ -108,18 +112,3 @@
 <BeforeAfter {rows} />
 <RestsOn steps={proposal.rests_on} />
 {#if most}<DoneBy id="p-by" late={most} />{/if}
-
-<style>
-  .refusal {
-    border-left: 4px solid var(--madder);
-    background: var(--madder-soft);
-    padding: 8px 16px;
-    margin-bottom: 8px;
-  }
-  .caution {
-    border-left: 4px solid var(--ochre-fill);
-    background: var(--ochre-soft);
-    padding: 8px 16px;
-    margin-bottom: 8px;
-  }
-</style>

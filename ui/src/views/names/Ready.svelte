@@ -48,11 +48,16 @@
 
 {#if checks.length}
   <section aria-label={say.ready.isItReady}>
-    <h2>{say.ready.isItReady}</h2>
+    <h2 class="mb-1">{say.ready.isItReady}</h2>
     <ul>
       {#each checks as c (c.key)}
-        <li class:no={c.is === false} class:open={c.is === null}>
-          <div>
+        <li
+          class="flex flex-wrap justify-between gap-y-1 gap-x-4 py-1 pr-0 pl-2 border-l-4
+            border-l-loden mb-1"
+          class:no={c.is === false}
+          class:open={c.is === null}
+        >
+          <div class="flex-[1_1_20rem]">
             <p>
               {c.says}
               {#if c.seen_at}<span class="muted"
@@ -63,9 +68,9 @@
           </div>
           {#if may('noteReady')}
             {#if c.key === 'balance'}
-              <form onsubmit={keep}>
+              <form class="flex gap-4 items-center" onsubmit={keep}>
                 <input
-                  class="plain num"
+                  class="plain num w-[7rem]"
                   inputmode="decimal"
                   {@attach amountIn(() => currency)}
                   required
@@ -76,7 +81,7 @@
                 <button class="link">{say.ready.noteIt}</button>
               </form>
             {:else}
-              <p class="acts">
+              <p class="acts flex gap-4 items-center">
                 {#if c.is !== true}<button class="link" onclick={() => tell(c.key, true)}
                     >{say.ready.itIs}</button
                   >{/if}
@@ -94,34 +99,10 @@
 {/if}
 
 <style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    justify-content: space-between;
-    gap: 4px 16px;
-    padding: 4px 0 4px 8px;
-    border-left: 4px solid var(--loden);
-    margin-bottom: 4px;
-  }
   .no {
     border-left-color: var(--madder);
   }
   .open {
     border-left-color: var(--line);
-  }
-  li > div {
-    flex: 1 1 20rem;
-  }
-  .acts,
-  form {
-    display: flex;
-    gap: 16px;
-    align-items: center;
-  }
-  input {
-    width: 7rem;
-  }
-  h2 {
-    margin-bottom: 4px;
   }
 </style>

@@ -14,35 +14,22 @@
   };
 </script>
 
-<ol class="line-of-stages" aria-label={say.stageLine.title}>
+<ol
+  class="grid grid-cols-[repeat(auto-fit,minmax(6.4rem,1fr))] gap-y-2 gap-x-4 my-4 mx-0"
+  aria-label={say.stageLine.title}
+>
   {#each staged(steps, false) as stage (stage.name)}
-    <li>
-      <strong>{stage.name}</strong>
+    <li class="pt-2 border-t-[3px] border-t-line">
+      <strong class="font-semibold">{stage.name}</strong>
       <ul>
         {#each stage.steps as step (step.id)}
           <li class="note" title={step.title}>
             {#if step.turn === 'yours'}<TurnMark turn="yours" />
-              <b>{step.short}</b> <span class="muted">{about(step)}</span>{:else}{step.short}{/if}
+              <b class="font-semibold">{step.short}</b>
+              <span class="muted">{about(step)}</span>{:else}{step.short}{/if}
           </li>
         {/each}
       </ul>
     </li>
   {/each}
 </ol>
-
-<style>
-  .line-of-stages {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(6.4rem, 1fr));
-    gap: 8px 16px;
-    margin: 16px 0;
-  }
-  .line-of-stages > li {
-    padding-top: 8px;
-    border-top: 3px solid var(--line);
-  }
-  strong,
-  b {
-    font-weight: 600;
-  }
-</style>

@@ -50,20 +50,26 @@
 
 <svelte:window {onkeydown} />
 {#if sheet.obstacles.length}
-  <h2>{say.nameSheet.youDo}</h2>
-  {#each sheet.obstacles as obstacle (obstacle)}<p class="first">
+  <h2 class="text-note text-muted mt-2">{say.nameSheet.youDo}</h2>
+  {#each sheet.obstacles as obstacle (obstacle)}<p
+      class="first my-2 mx-0 pl-4 border-l-4 border-l-ochre-fill"
+    >
       <Sentence text={obstacle} />
     </p>{/each}
 {/if}
 {#each parts.filter((p) => p.of.length) as part (part.title)}
-  {#if !(part.title === say.nameSheet.youDo && sheet.obstacles.length)}<h2>{part.title}</h2>{/if}
+  {#if !(part.title === say.nameSheet.youDo && sheet.obstacles.length)}<h2
+      class="text-note text-muted mt-2"
+    >
+      {part.title}
+    </h2>{/if}
   {#each part.of as finding (finding.rule)}
     <FindingLine {finding} {evidence} brief={brief(finding)} />
   {/each}
 {/each}
 {#if !all.length}<p>{say.nameSheet.clear}</p>{/if}
 {#if unknown.length}
-  <h2>{say.nameSheet.unknownFacts}</h2>
+  <h2 class="text-note text-muted mt-2">{say.nameSheet.unknownFacts}</h2>
   {#each unknown as [find_out, titles] (find_out)}
     <p class="unknown">{titles.join(', ')}. {find_out}</p>
   {/each}
@@ -75,16 +81,6 @@
 </p>
 
 <style>
-  h2 {
-    font-size: var(--note);
-    color: var(--muted);
-    margin-top: 8px;
-  }
-  .first {
-    margin: 8px 0;
-    padding-left: 16px;
-    border-left: 4px solid var(--ochre-fill);
-  }
   .unknown {
     margin: 8px 0;
     padding-left: 16px;

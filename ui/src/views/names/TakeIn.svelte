@@ -21,7 +21,7 @@
     <h2>{say.takeIn.last}</h2>
     <ul>
       {#each imports as i (i.id)}
-        <li>
+        <li class="flex flex-wrap gap-x-4">
           <a href={p('/names/import/:id', { params: { id: String(i.id) } })}
             >{say.takeIn.came(i.added - i.refused.length, i.updated)}</a
           >
@@ -32,11 +32,3 @@
     </ul>
   {/if}
 </Sheet>
-
-<style>
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 16px;
-  }
-</style>

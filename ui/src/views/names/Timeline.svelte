@@ -28,7 +28,7 @@
   }
 </script>
 
-<div class="timeline">
+<div class="relative mt-4">
   <Ruler
     row={sheet}
     from={now}
@@ -37,6 +37,7 @@
     large
   />
   <input
+    class="w-full m-0"
     type="range"
     min="0"
     max={sheet.horizon_days}
@@ -50,14 +51,14 @@
     onchange={(e) => drop(Number(e.currentTarget.value))}
   />
 </div>
-<p class="keys muted">
+<p class="keys muted flex flex-wrap gap-y-1 gap-x-4 text-note">
   <span><i class="closed"></i> {say.timeline.closed}</span><span
     ><i class="soft"></i> {say.timeline.softMark}</span
   ><span><i class="open"></i> {say.timeline.open}</span>{#if sheet.dark.length}<span
       ><i class="dark"></i> {say.timeline.notKnown}</span
     >{/if}<span>{say.timeline.expiryMark}</span><span>{say.timeline.latestMark}</span>
 </p>
-<dl>
+<dl class="my-2 mx-0">
   <dt>{say.timeline.earliestStart}</dt>
   <dd>
     {#if sheet.earliest_start}<When at={sheet.earliest_start} />{:else}{say.timeline.notKnown}{/if}
@@ -81,20 +82,6 @@
 </dl>
 
 <style>
-  .timeline {
-    position: relative;
-    margin-top: 16px;
-  }
-  input {
-    width: 100%;
-    margin: 0;
-  }
-  .keys {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    font-size: var(--note);
-  }
   i {
     display: inline-block;
     width: 1.1rem;
@@ -119,8 +106,5 @@
     background: var(--loden);
     height: 3px;
     vertical-align: 0.2rem;
-  }
-  dl {
-    margin: 8px 0;
   }
 </style>

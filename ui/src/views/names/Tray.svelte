@@ -36,16 +36,26 @@
 
 <svelte:window {onkeydown} />
 {#if names.length}
-  <aside aria-label={say.tray.theTray} {@attach room}>
+  <aside
+    class="fixed top-auto right-0 bottom-0 left-0 z-10 flex flex-wrap gap-y-2 gap-x-4
+      items-center py-2 px-4 bg-raised border-t-2 border-t-loden"
+    aria-label={say.tray.theTray}
+    {@attach room}
+  >
     <strong
       >{say.tray.trayCount(
         names.length === 1 ? say.tray.n1Name : say.tray.names(names.length),
       )}</strong
     >
-    <span class="mono muted names"
-      >{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span
+    <span
+      class="mono muted names flex-1 min-w-0 overflow-hidden text-ellipsis whitespace-nowrap
+        max-[800px]:hidden">{names.slice(0, 4).join('  ')}{names.length > 4 ? ' …' : ''}</span
     >
-    <button class="main" title={say.tray.planTrayKey} onclick={plan}
+    <button
+      class="cursor-pointer bg-loden text-loden-ink no-underline rounded-(--radius) py-1 px-4
+        wrap-anywhere"
+      title={say.tray.planTrayKey}
+      onclick={plan}
       >{names.length === 1 ? say.tray.planMove : say.tray.planAll(names.length)}</button
     >
     <TrayActs {names} />
@@ -55,46 +65,8 @@
     <a href={at(`/api/names/report?names=${list}`)} target="_blank" rel="noopener"
       >{say.tray.reportPage}</a
     >
-    <button onclick={() => hold([])}>{say.tray.emptyTray}</button>
+    <button class="cursor-pointer text-loden underline" onclick={() => hold([])}
+      >{say.tray.emptyTray}</button
+    >
   </aside>
 {/if}
-
-<style>
-  aside {
-    position: fixed;
-    inset: auto 0 0;
-    z-index: 10;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-    padding: 8px 16px;
-    background: var(--raised);
-    border-top: 2px solid var(--loden);
-  }
-  .names {
-    flex: 1;
-    min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  aside > button {
-    cursor: pointer;
-    color: var(--loden);
-    text-decoration: underline;
-  }
-  aside > .main {
-    background: var(--loden);
-    color: var(--loden-ink);
-    text-decoration: none;
-    border-radius: var(--radius);
-    padding: 4px 16px;
-    overflow-wrap: anywhere;
-  }
-  @media (max-width: 800px) {
-    .names {
-      display: none;
-    }
-  }
-</style>

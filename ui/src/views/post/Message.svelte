@@ -56,7 +56,7 @@
 </script>
 
 <article
-  class="panel"
+  class="panel grid gap-2 grid-cols-1"
   class:doubtful={m.trust === 'doubtful' && !quiet}
   class:unproven={m.trust === 'unproven' && !quiet}
 >
@@ -66,7 +66,7 @@
       {#if m.at}<span class="num"><When at={m.at} /></span>{/if}
       {#if m.corrected_by}<span>{say.post.correctedBy(m.corrected_by)}</span>{/if}
     </p>
-    <h2>{m.subject}</h2>
+    <h2 class="wrap-anywhere">{m.subject}</h2>
   </header>
   {#if m.stray}<Stray stray={m.stray} />{/if}
   <p class="line">
@@ -119,7 +119,9 @@
     </p>
     <Trouble error={body.error} />
   {:else}
-    <pre>{#each pieces as piece, i (i)}{#if piece.is}<mark
+    <pre
+      class="font-sans whitespace-pre-wrap wrap-anywhere max-w-[72ch] py-4 px-0 border-t
+        border-t-line">{#each pieces as piece, i (i)}{#if piece.is}<mark
             class={piece.is}
             title={say.post.marks[piece.is]}>{piece.text}</mark
           >{:else}{piece.text}{/if}{/each}{m.longer && !whole.data ? ' …' : ''}</pre>
@@ -138,27 +140,11 @@
 </article>
 
 <style>
-  article {
-    display: grid;
-    gap: 8px;
-    grid-template-columns: minmax(0, 1fr);
-  }
   .doubtful {
     border-left: 4px solid var(--madder);
   }
   .unproven {
     border-left: 4px solid var(--ochre-fill);
-  }
-  h2 {
-    overflow-wrap: anywhere;
-  }
-  pre {
-    font-family: var(--text);
-    white-space: pre-wrap;
-    overflow-wrap: anywhere;
-    max-width: 72ch;
-    padding: 16px 0;
-    border-top: 1px solid var(--line);
   }
   mark {
     color: inherit;

@@ -66,10 +66,10 @@
   <PostRow message={m} kind={kindOf(m)} current={m.id === here} />
 {/snippet}
 
-<main class:asked={asked !== undefined}>
-  <header>
+<main class="p-4 grid gap-4 grid-cols-1" class:asked={asked !== undefined}>
+  <header class="flex flex-wrap gap-y-2 gap-x-4 items-center justify-between">
     <Head title={say.post.post} answer={post.data ? say.post.head(asking.length) : undefined} />
-    <div class="acts">
+    <div class="acts justify-between">
       <May operation="fetchPost"
         ><Button
           size="sm"
@@ -94,15 +94,21 @@
       <a href={p('/accounts/settings')}>{say.post.setUpTheMailbox}</a>{say.post.orDropThem}
     </p>
   {:else if post.data}
-    <div class="panes">
-      <nav class="box list" aria-label={say.post.messages}>
+    <div
+      class="grid gap-4 grid-cols-[minmax(0,24rem)_minmax(0,1fr)] items-start
+        max-[760px]:grid-cols-1"
+    >
+      <nav
+        class="box list max-h-[calc(100vh_-_9.5rem)] overflow-y-auto max-[760px]:max-h-none"
+        aria-label={say.post.messages}
+      >
         {#each parts.filter((part) => part.list.length) as part (part.title)}
-          <h2>{part.title}</h2>
+          <h2 class="text-note py-2 px-4 text-muted">{part.title}</h2>
           {#each part.list as m (m.id)}{@render row(m)}{/each}
         {/each}
         {#if offers.length}
           <details>
-            <summary
+            <summary class="text-note py-2 px-4 text-muted"
               >{offers.length === 1
                 ? say.post.n1OfferToStay
                 : say.post.offers(offers.length)}</summary
@@ -116,8 +122,8 @@
           more={() => void post.fetchNextPage()}
         />
       </nav>
-      <div class="read">
-        {#if asked !== undefined}<p class="back">
+      <div class="read min-w-0">
+        {#if asked !== undefined}<p class="hidden max-[760px]:block">
             <a href={p('/post')}>{say.post.anyMessage}</a>
           </p>{/if}
         {#if shown}{#key shown.id}<Message
@@ -131,54 +137,9 @@
 </main>
 
 <style>
-  main {
-    padding: 16px;
-    display: grid;
-    gap: 16px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  header,
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-    justify-content: space-between;
-  }
-  .panes {
-    display: grid;
-    gap: 16px;
-    grid-template-columns: minmax(0, 24rem) minmax(0, 1fr);
-    align-items: start;
-  }
-  .list {
-    max-height: calc(100vh - 9.5rem);
-    overflow-y: auto;
-  }
-  .list h2,
-  .list summary {
-    font-size: var(--note);
-    padding: 8px 16px;
-    color: var(--muted);
-  }
-  .read {
-    min-width: 0;
-  }
-  .back {
-    display: none;
-  }
   @media (max-width: 760px) {
-    .panes {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .list {
-      max-height: none;
-    }
     .asked .list {
       display: none;
-    }
-    .back {
-      display: block;
     }
   }
 </style>

@@ -16,7 +16,8 @@
 </script>
 
 <a
-  class="row {m.trust}"
+  class="row {m.trust} grid grid-cols-[minmax(0,1fr)_max-content] gap-x-2 py-2 px-4 text-ink
+    no-underline border-t border-t-line border-l-4 border-l-transparent hover:bg-raised"
   class:quiet
   class:current
   data-row
@@ -30,19 +31,6 @@
 </a>
 
 <style>
-  .row {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) max-content;
-    gap: 0 8px;
-    padding: 8px 16px;
-    color: var(--ink);
-    text-decoration: none;
-    border-top: 1px solid var(--line);
-    border-left: 4px solid transparent;
-  }
-  .row:hover {
-    background: var(--raised);
-  }
   .doubtful:not(.quiet) {
     border-left-color: var(--madder);
   }

@@ -25,7 +25,7 @@
   const only = $derived(asked.accounts.length === 1 ? asked.accounts[0] : undefined);
 </script>
 
-<section class="box">
+<section class="box py-2 px-4 grid gap-2">
   <p>
     <strong
       >{only
@@ -34,7 +34,7 @@
     >
     <span class="muted">{asked.proven ? say.sender.sent(asked.domain) : say.sender.unproven}</span>
   </p>
-  <p class="acts">
+  <p class="acts gap-2">
     {#each asked.accounts as account (account.id)}
       <Button
         size="xs"
@@ -52,16 +52,3 @@
   </p>
   <Trouble error={answer.error} />
 </section>
-
-<style>
-  section {
-    padding: 8px 16px;
-    display: grid;
-    gap: 8px;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-  }
-</style>

@@ -67,10 +67,15 @@
   <Trouble error={happen.error} />
   <ul class="box">
     {#each happenings as [id, says] (id)}
-      <li class="happening">
+      <li
+        class="flex flex-wrap justify-between gap-y-1 gap-x-4 py-2 px-4 border-b border-b-line
+          last:border-b-0"
+      >
         {says}
-        <button disabled={!may('letHappen') || happen.isPending} onclick={() => happen.mutate(id)}
-          >{say.practice.letHappen}</button
+        <button
+          class="text-loden cursor-pointer disabled:opacity-60 disabled:cursor-default"
+          disabled={!may('letHappen') || happen.isPending}
+          onclick={() => happen.mutate(id)}>{say.practice.letHappen}</button
         >
       </li>
     {/each}
@@ -79,11 +84,12 @@
   <p class="muted">{say.practice.faultsIntro}</p>
   <Trouble error={practice.error ?? set.error} />
   {#if practice.data}
-    <ul class="box faults">
+    <ul class="box grid grid-cols-[repeat(auto-fill,minmax(min(26rem,100%),1fr))]">
       {#each faults as fault (fault.id)}
-        <li>
+        <li class="py-2 px-4 border-b border-b-line last:border-b-0">
           <label>
             <input
+              class="accent-loden mr-2"
               type="checkbox"
               checked={fault.id in practice.data.faults}
               disabled={!may('setFault')}
@@ -101,35 +107,3 @@
     </ul>
   {/if}
 </main>
-
-<style>
-  li {
-    padding: 8px 16px;
-    border-bottom: 1px solid var(--line);
-  }
-  li:last-child {
-    border-bottom: 0;
-  }
-  .faults {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(min(26rem, 100%), 1fr));
-  }
-  .happening {
-    display: flex;
-    flex-wrap: wrap;
-    justify-content: space-between;
-    gap: 4px 16px;
-  }
-  button {
-    color: var(--loden);
-    cursor: pointer;
-  }
-  button:disabled {
-    opacity: 0.6;
-    cursor: default;
-  }
-  input {
-    accent-color: var(--loden);
-    margin-right: 8px;
-  }
-</style>

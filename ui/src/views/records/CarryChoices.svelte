@@ -38,13 +38,20 @@
 </script>
 
 <Trouble error={choose.error ?? places.error} />
-<ul>
+<ul class="grid gap-2 grid-cols-[repeat(auto-fill,minmax(17rem,1fr))]">
   {#each records.choices as c (c.id)}
-    <li class="box" class:chosen={c.id === chosen} class:advice={c.recommended}>
-      <div class="head">
+    <li
+      class="box py-2 px-4 grid gap-1 content-start"
+      class:chosen={c.id === chosen}
+      class:advice={c.recommended}
+    >
+      <div class="flex flex-wrap items-center gap-y-2 gap-x-4">
         <strong>{c.title}</strong>
-        {#if c.recommended}<span class="tag">{say.carryChoices.recommended}</span>{/if}
-        {#if c.id === chosen}<span class="tag here">{say.carryChoices.chosen}</span>
+        {#if c.recommended}<span class="text-loden text-note">{say.carryChoices.recommended}</span
+          >{/if}
+        {#if c.id === chosen}<span class="text-loden text-note font-semibold"
+            >{say.carryChoices.chosen}</span
+          >
         {:else if may('chooseCarry') && !records.move}
           <Button
             size="xs"
@@ -63,7 +70,7 @@
   {/each}
 </ul>
 {#if !records.move}
-  <div class="next">
+  <div class="flex flex-wrap gap-y-2 gap-x-4 items-end mt-2">
     {#if hosts.length}
       <Choice
         id="c-host"
@@ -84,39 +91,10 @@
 {/if}
 
 <style>
-  ul {
-    display: grid;
-    gap: 8px;
-    grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
-  }
-  li {
-    padding: 8px 16px;
-    display: grid;
-    gap: 4px;
-    align-content: start;
-  }
   .advice {
     border-left: 4px solid var(--loden);
   }
   .chosen {
     background: var(--loden-soft);
-  }
-  .head,
-  .next {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px 16px;
-  }
-  .next {
-    align-items: end;
-    margin-top: 8px;
-  }
-  .tag {
-    color: var(--loden);
-    font-size: var(--note);
-  }
-  .here {
-    font-weight: 600;
   }
 </style>

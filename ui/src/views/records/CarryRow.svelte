@@ -46,8 +46,8 @@
     {#if row.breaks && !row.there && compared && row.kind !== 'unknown'}<p>
         <strong>{row.breaks}</strong>
       </p>{/if}
-    <span class="mono owner" title={row.owner}>{short}</span> <strong>{row.type}</strong>
-    {#each row.says as s (s)}<p class="says">{s}</p>{/each}
+    <span class="mono wrap-anywhere" title={row.owner}>{short}</span> <strong>{row.type}</strong>
+    {#each row.says as s (s)}<p class="says border-l-[3px] border-l-ochre-fill pl-2">{s}</p>{/each}
     {#if row.decision}
       <p class="muted">
         {say.carrySheet.decided[row.decision.choice]}{row.decision.reason
@@ -56,22 +56,22 @@
       </p>
     {/if}
   </div>
-  <div role="cell" class="data mono">
+  <div role="cell" class="data mono wrap-anywhere text-note">
     {#each row.old?.data ?? [] as d, i (i)}<div>{d}</div>{:else}<span class="muted"
         >{say.carrySheet.nothing}</span
       >{/each}
     {#if row.old}<span class="muted num">{row.old.ttl} s</span>{/if}
   </div>
-  <div role="cell" class="data">
-    {#if compared}<span class="state">{standing}</span>{/if}
+  <div role="cell" class="data wrap-anywhere">
+    {#if compared}<span class="state font-semibold">{standing}</span>{/if}
     {#if row.kind === 'different' || row.kind === 'extra' || row.kind === 'ttl'}
-      <div class="mono">
+      <div class="mono text-note">
         {#each row.new?.data ?? [] as d, i (i)}<div>{d}</div>{/each}
         <span class="muted num">{row.new?.ttl} s</span>
       </div>
     {/if}
     {#if row.decision?.choice === 'edit' && row.wanted}
-      <div class="mono wanted">
+      <div class="mono text-note border-l-[3px] border-l-loden pl-2">
         {#each row.wanted.data as d, i (i)}<div>{d}</div>{/each}
       </div>
     {/if}
@@ -80,7 +80,7 @@
         <summary>{say.carrySheet.byHand}</summary>
         {#each row.fields as record, i (i)}
           {#if row.fields.length > 1}<p class="muted">{say.carrySheet.record(i + 1)}</p>{/if}
-          <dl>
+          <dl class="mt-1 mb-2 mx-0">
             {#each record as f (f.key)}
               <dt>{say.carrySheet.fields[f.key] ?? f.key}</dt>
               <dd>
@@ -101,7 +101,7 @@
     {/if}
   </div>
   {#if open}
-    <div class="deciding" role="cell">
+    <div class="col-span-full" role="cell">
       <Trouble error={decide.error} />
       <Decide
         {row}
@@ -129,31 +129,6 @@
   }
   .there {
     border-left-color: var(--loden);
-  }
-  .owner,
-  .data {
-    overflow-wrap: anywhere;
-  }
-  .data.mono,
-  .data .mono {
-    font-size: var(--note);
-  }
-  .says {
-    border-left: 3px solid var(--ochre-fill);
-    padding-left: 8px;
-  }
-  .state {
-    font-weight: 600;
-  }
-  .wanted {
-    border-left: 3px solid var(--loden);
-    padding-left: 8px;
-  }
-  .deciding {
-    grid-column: 1 / -1;
-  }
-  dl {
-    margin: 4px 0 8px;
   }
   @media (max-width: 800px) {
     .row {

@@ -42,7 +42,11 @@
 
 {#snippet table(rows: Schemas['RecordsRow'][], label: string)}
   <div class="box" role="table" aria-label={label} aria-rowcount={rows.length + 1}>
-    <div class="head" role="row">
+    <div
+      class="grid grid-cols-[minmax(0,4fr)_minmax(0,4fr)_minmax(0,5fr)] gap-4 p-2 text-muted
+        font-semibold border-b border-b-line max-[800px]:hidden"
+      role="row"
+    >
       <span role="columnheader">{say.carrySheet.set}</span>
       <span role="columnheader">{say.carrySheet.old}</span>
       <span role="columnheader">{say.carrySheet.fresh}</span>
@@ -89,10 +93,12 @@
       >
     </p>
   {/if}
-  <div class="tools">
+  <div class="flex flex-wrap items-end gap-y-2 gap-x-4 my-2 mx-0">
     <div role="group" aria-label={say.carrySheet.filter}>
       {#each choices as [key, words] (key)}
         <button
+          class="border border-line py-1 px-2 cursor-pointer aria-pressed:bg-loden
+              aria-pressed:text-loden-ink"
           type="button"
           aria-pressed={show === key}
           onclick={() => {
@@ -106,7 +112,7 @@
   </div>
   {#if differing.length}{@render table(differing, say.recordsSheet.parts.sheet!)}{/if}
   {#if there.length && differing.length}
-    <details>
+    <details class="my-4 mx-0">
       <summary>{say.carrySheet.thereToo(there.length)}</summary>
       {@render table(there, say.carrySheet.there)}
     </details>
@@ -120,39 +126,3 @@
     </p>
   {/if}
 {/if}
-
-<style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 8px 16px;
-    margin: 8px 0;
-  }
-  .tools button {
-    border: 1px solid var(--line);
-    padding: 4px 8px;
-    cursor: pointer;
-  }
-  .tools button[aria-pressed='true'] {
-    background: var(--loden);
-    color: var(--loden-ink);
-  }
-  .head {
-    display: grid;
-    grid-template-columns: minmax(0, 4fr) minmax(0, 4fr) minmax(0, 5fr);
-    gap: 16px;
-    padding: 8px 8px;
-    color: var(--muted);
-    font-weight: 600;
-    border-bottom: 1px solid var(--line);
-  }
-  details {
-    margin: 16px 0;
-  }
-  @media (max-width: 800px) {
-    .head {
-      display: none;
-    }
-  }
-</style>

@@ -43,8 +43,8 @@
   }
 </script>
 
-<form class="box raised" onsubmit={keep}>
-  <fieldset>
+<form class="box raised grid gap-2 py-2 px-4" onsubmit={keep}>
+  <fieldset class="flex flex-wrap gap-y-2 gap-x-4">
     <legend class="hidden-words">{say.carrySheet.decide}</legend>
     {#each of as [value, words] (value)}
       <label><input type="radio" name="d-{row.set}" {value} bind:group={choice} /> {words}</label>
@@ -76,17 +76,3 @@
     <Button size="sm" color="alternative" onclick={cancel}>{say.carrySheet.cancel}</Button>
   </div>
 </form>
-
-<style>
-  form {
-    display: grid;
-    gap: 8px;
-    padding: 8px 16px;
-  }
-  fieldset,
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-  }
-</style>

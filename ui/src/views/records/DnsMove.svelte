@@ -27,7 +27,7 @@
 </script>
 
 <May operation="moveDns">
-  <section class="box raised" aria-label={say.dnsMove.title}>
+  <section class="box raised grid gap-2 p-4 mt-4 max-w-[46rem]" aria-label={say.dnsMove.title}>
     <h2>{say.dnsMove.title}</h2>
     <p class="muted">{say.dnsMove.about(names.length)}</p>
     <Choice
@@ -45,7 +45,7 @@
     {#if start.data}
       <p role="status">{say.dnsMove.started(start.data.fates.filter((f) => f.id).length)}</p>
       {#if left.length}
-        <h3>{say.dnsMove.left}</h3>
+        <h3 class="font-semibold">{say.dnsMove.left}</h3>
         <ul>
           {#each left as f (f.name)}<li>
               <span class="mono">{f.name}</span>: <Sentence text={f.why!} />
@@ -55,16 +55,3 @@
     {/if}
   </section>
 </May>
-
-<style>
-  section {
-    display: grid;
-    gap: 8px;
-    padding: 16px 16px;
-    margin-top: 16px;
-    max-width: 46rem;
-  }
-  h3 {
-    font-weight: 600;
-  }
-</style>

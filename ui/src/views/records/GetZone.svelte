@@ -48,7 +48,7 @@
     <a href={at(`/api/records/${records.name}/file?side=old`)} download>{say.getZone.saveOld}</a>
   </p>
   {#if copy.left.length}
-    <details>
+    <details class="my-1 mx-0">
       <summary>{say.getZone.notTaken(copy.left.length)}</summary>
       <ul>
         {#each copy.left as l, i (i)}<li>{l.line ? say.getZone.line(l.line) : ''}{l.why}</li>{/each}
@@ -58,7 +58,7 @@
 {:else}<p>{say.getZone.none}</p>{/if}
 <Trouble error={get.error} />
 <May operation="getZone">
-  <div class="acts">
+  <div class="acts gap-2 my-2 mx-0">
     {#each [['transfer', say.getZone.transfer], ['walk', say.getZone.walk]] as [way, words] (way)}
       <Button
         size="sm"
@@ -76,7 +76,7 @@
     {#if get.isPending}<span role="status" class="muted">{say.getZone.working}</span>{/if}
   </div>
   {#if giving}
-    <form onsubmit={give} class="box raised">
+    <form onsubmit={give} class="box raised grid gap-2 p-4">
       <Choice
         id="z-source"
         label={say.getZone.what}
@@ -98,7 +98,9 @@
           chosen={(files) => void picked(files)}
         />
       </p>
-      <label><input type="checkbox" bind:checked={keep} /> {say.getZone.keep}</label>
+      <label class="wrap-anywhere"
+        ><input type="checkbox" bind:checked={keep} /> {say.getZone.keep}</label
+      >
       <div>
         <Button color="alternative" type="submit" disabled={get.isPending || !text.trim()}
           >{say.getZone.take}</Button
@@ -107,7 +109,7 @@
     </form>
   {/if}
   {#if copy?.source === 'probe'}
-    <div class="acts probe">
+    <div class="acts probe gap-2 my-2 mx-0 items-end">
       <Field id="z-more" label={say.getZone.more} mono bind:value={more} />
       <Button size="sm" color="alternative" disabled={get.isPending || !more.trim()} onclick={probe}
         >{say.getZone.probe}</Button
@@ -115,27 +117,3 @@
     </div>
   {/if}
 </May>
-
-<style>
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px;
-    margin: 8px 0;
-  }
-  .probe {
-    align-items: end;
-  }
-  form {
-    display: grid;
-    gap: 8px;
-    padding: 16px 16px;
-  }
-  details {
-    margin: 4px 0;
-  }
-  label {
-    overflow-wrap: anywhere;
-  }
-</style>

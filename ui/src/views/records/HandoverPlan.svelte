@@ -65,7 +65,11 @@
   {:else if plan.data}
     {@const d = plan.data}
     <p>{say.handoverPlan.stays(d.registrar)}</p>
-    {#each d.cautions as caution (caution)}<p class="caution"><Sentence text={caution} /></p>{/each}
+    {#each d.cautions as caution (caution)}<p
+        class="border-l-4 border-l-ochre-fill bg-ochre-soft py-2 px-4 mb-2"
+      >
+        <Sentence text={caution} />
+      </p>{/each}
     {#if d.zone.complete}<p class="note muted"><Sentence text={d.zone.complete} /></p>{/if}
     <AnswerStrip
       finish={d.finish}
@@ -89,7 +93,7 @@
         {say.handoverPlan.lower(span(d.zone.greatest * 1000))}</label
       >
     {/if}
-    <div class="start" data-act>
+    <div class="start flex flex-wrap items-center gap-y-2 gap-x-4 my-4 mx-0" data-act>
       <May operation="moveDns"
         ><Button disabled={start.isPending} onclick={() => start.mutate()}
           >{say.handoverPlan.start}</Button
@@ -106,19 +110,3 @@
     <RestsOn steps={d.rests_on} />
   {:else if plan.isPending}<p class="muted" role="status">{say.handoverPlan.planning}</p>{/if}
 </Sheet>
-
-<style>
-  .caution {
-    border-left: 4px solid var(--ochre-fill);
-    background: var(--ochre-soft);
-    padding: 8px 16px;
-    margin-bottom: 8px;
-  }
-  .start {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px 16px;
-    margin: 16px 0;
-  }
-</style>

@@ -34,15 +34,23 @@
 <Trouble error={handover.error} />
 {#if h}
   {#if !moving}<p class="muted">{say.handoverRail.ifBegun}</p>{/if}
-  <ol>
+  <ol class="grid grid-cols-[repeat(auto-fit,minmax(9.5rem,1fr))] mt-2 mb-4 mx-0">
     {#each instants as i, n (i.id)}
-      <li class:seen={i.seen} class:both={both(i.at)} aria-current={n === present && 'step'}>
-        <p class="what"><TurnMark turn={i.who} /> {say.handoverRail.instants[i.id]}</p>
+      <li
+        class="relative grid gap-2 content-start py-4 pr-4 pl-0 border-t-4 border-t-line"
+        class:seen={i.seen}
+        class:both={both(i.at)}
+        aria-current={n === present && 'step'}
+      >
+        <p class="what font-semibold">
+          <TurnMark turn={i.who} />
+          {say.handoverRail.instants[i.id]}
+        </p>
         <p class="num">
           <When at={i.at} />{i.seen ? `, ${say.handoverRail.seen}` : ''}
         </p>
         <p>
-          {#if n === present}<b class="now">{say.handoverRail.now}</b>{/if}
+          {#if n === present}<b class="now text-madder">{say.handoverRail.now}</b>{/if}
           {i.since}
         </p>
         <p class="note muted">{say.handoverRail.wayBack} <Sentence text={i.back} /></p>
@@ -50,26 +58,15 @@
     {/each}
   </ol>
   {#if ends}<p>{say.handoverRail.stillAnswers(stamp(ends, clock.now))}</p>{/if}
-  {#if h.unbounded}<p class="caution">{say.handoverRail.unbounded}</p>{/if}
+  {#if h.unbounded}<p class="border-l-4 border-l-ochre-fill bg-ochre-soft p-2">
+      {say.handoverRail.unbounded}
+    </p>{/if}
   {#if h.assumed}<p class="muted">{say.handoverRail.assumed}</p>{/if}
 {:else if handover.data}<p class="muted">
     {leftAlone ? say.handoverRail.leftAlone : say.handoverRail.none}
   </p>{/if}
 
 <style>
-  ol {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr));
-    margin: 8px 0 16px;
-  }
-  li {
-    position: relative;
-    display: grid;
-    gap: 8px;
-    align-content: start;
-    padding: 16px 16px 16px 0;
-    border-top: 4px solid var(--line);
-  }
   li::before {
     content: '';
     position: absolute;
@@ -85,16 +82,5 @@
   }
   .both {
     border-top-color: var(--ochre-fill);
-  }
-  .what {
-    font-weight: 600;
-  }
-  .now {
-    color: var(--madder);
-  }
-  .caution {
-    border-left: 4px solid var(--ochre-fill);
-    background: var(--ochre-soft);
-    padding: 8px;
   }
 </style>

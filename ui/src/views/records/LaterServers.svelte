@@ -39,18 +39,9 @@
     >
   </p>
 {:else}<p class="muted">{say.laterServers.none}</p>{/if}
-<form onsubmit={keep}>
+<form class="flex flex-wrap items-end gap-2" onsubmit={keep}>
   <Field id="ls-typed" label={say.laterServers.type} mono required bind:value={typed} />
   <Button size="sm" type="submit" color="alternative" disabled={tell.isPending}
     >{say.laterServers.keep}</Button
   >
 </form>
-
-<style>
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 8px;
-  }
-</style>

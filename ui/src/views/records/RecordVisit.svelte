@@ -92,7 +92,7 @@
         >{left.length > 1 ? say.recordVisit.typedNext : say.recordVisit.typed}</Button
       >
       {#if left.length > 1}<Button color="alternative" onclick={next}
-          >{say.visit.next} <kbd>n</kbd></Button
+          >{say.visit.next} <kbd class="font-mono ml-2">n</kbd></Button
         >{/if}
     </div>
   {:else if records.data}
@@ -126,10 +126,3 @@
     </div>
   {/if}
 </Companion>
-
-<style>
-  kbd {
-    font-family: var(--mono);
-    margin-left: 8px;
-  }
-</style>

@@ -33,14 +33,16 @@
     list.data?.names.filter((n) => ['choose', 'decide'].includes(n.state)).length ?? 0,
   );
   const equal = (servers: Record<string, number>) => (servers.new ?? 0) + (servers.both ?? 0);
-  const all = (servers: Record<string, number>) =>
-    Object.values(servers).reduce((a, b) => a + b, 0);
+  const agreeing = (servers: Record<string, number>) => {
+    const all = Object.values(servers).reduce((a, b) => a + b, 0);
+    return all ? say.records.equalOf(equal(servers), all) : '–';
+  };
 </script>
 
 <ListBesideSheet {open} alone sheet={children}>
   {#snippet listed()}
     <Head title={say.records.records} answer={list.data ? say.records.head(deciding) : undefined} />
-    <form onsubmit={go}>
+    <form class="flex flex-wrap items-end gap-2 mb-4" onsubmit={go}>
       <Field id="r-name" label={say.records.typeAName} mono bind:value={typed} />
       <Button type="submit" color="alternative">{say.records.open}</Button>
     </form>
@@ -54,82 +56,37 @@
       </p>
     {/if}
     {#if list.data?.names.length}
-      <div class="box scroll">
-        <table>
-          <thead>
+      <table class="rows">
+        <thead>
+          <tr>
+            <th scope="col">{say.records.name}</th>
+            <th scope="col">{say.records.state}</th>
+            <th scope="col" class="max-[800px]:hidden">{say.records.present}</th>
+            <th scope="col" class="max-[800px]:hidden">{say.records.next}</th>
+            <th scope="col" class="max-[800px]:hidden">{say.records.copy}</th>
+            <th scope="col" class="max-[800px]:hidden">{say.records.servers}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {#each list.data.names as n (n.name)}
             <tr>
-              <th scope="col">{say.records.name}</th>
-              <th scope="col">{say.records.state}</th>
-              <th scope="col" class="wide">{say.records.present}</th>
-              <th scope="col" class="wide">{say.records.next}</th>
-              <th scope="col" class="wide">{say.records.copy}</th>
-              <th scope="col" class="wide">{say.records.servers}</th>
+              <td
+                ><a
+                  class="mono wrap-anywhere"
+                  data-row
+                  href={p('/records/:name', { params: { name: n.name } }) + kept()}>{n.unicode}</a
+                ></td
+              >
+              <td class:font-semibold={n.state === 'decide'}>{say.records.states[n.state]}</td>
+              <td class="max-[800px]:hidden">{n.present ?? say.records.notKnown}</td>
+              <td class="max-[800px]:hidden">{n.new_host ?? '–'}</td>
+              <td class="max-[800px]:hidden">{n.copy ? say.records.sets(n.copy.sets) : '–'}</td>
+              <td class="num max-[800px]:hidden">{agreeing(n.servers)}</td>
             </tr>
-          </thead>
-          <tbody>
-            {#each list.data.names as n (n.name)}
-              <tr>
-                <td
-                  ><a
-                    class="mono"
-                    data-row
-                    href={p('/records/:name', { params: { name: n.name } }) + kept()}>{n.unicode}</a
-                  ></td
-                >
-                <td class:needs={n.state === 'decide'}>{say.records.states[n.state]}</td>
-                <td class="wide">{n.present ?? say.records.notKnown}</td>
-                <td class="wide">{n.new_host ?? '–'}</td>
-                <td class="wide">{n.copy ? say.records.sets(n.copy.sets) : '–'}</td>
-                <td class="wide num"
-                  >{all(n.servers)
-                    ? say.records.equalOf(equal(n.servers), all(n.servers))
-                    : '–'}</td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+          {/each}
+        </tbody>
+      </table>
     {:else if list.data}<p class="muted">{say.records.none}</p>{/if}
     {#if picked().length}<DnsMove names={picked()} />{/if}
   {/snippet}
 </ListBesideSheet>
-
-<style>
-  .scroll {
-    overflow-x: auto;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 8px;
-    margin-bottom: 16px;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 8px 8px;
-    border-bottom: 1px solid var(--line);
-    vertical-align: top;
-  }
-  th {
-    font-weight: 600;
-    color: var(--muted);
-  }
-  td a {
-    overflow-wrap: anywhere;
-  }
-  .needs {
-    font-weight: 600;
-  }
-  @media (max-width: 800px) {
-    .wide {
-      display: none;
-    }
-  }
-</style>

@@ -74,7 +74,7 @@
   <Trouble error={records.error ?? look.error} />
   {#if records.data}
     {@const r = records.data}
-    <div class="acts">
+    <div class="acts my-2 mx-0">
       {#if may('lookAtServers')}
         <Button color="alternative" disabled={look.isPending} onclick={() => look.mutate()}
           >{look.isPending ? say.recordsSheet.asking : say.recordsSheet.ask}</Button
@@ -93,7 +93,7 @@
           >{say.recordsSheet.move}</a
         >{/if}
     </div>
-    <p>
+    <p class="wrap-anywhere">
       {say.recordsSheet.servedBy}
       <span class="mono">{r.present.name_servers.join(', ') || '–'}</span>{r.present.host
         ? ` (${r.present.host.title})`
@@ -127,15 +127,5 @@
 <style>
   .warn {
     font-weight: 600;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px 16px;
-    margin: 8px 0;
-  }
-  p {
-    overflow-wrap: anywhere;
   }
 </style>

@@ -38,13 +38,16 @@
   <Trouble error={settle.error} />
   <ul class="box">
     {#each records.tied as t (t.key)}
-      <li>
+      <li
+        class="grid grid-cols-[minmax(0,1fr)_auto] gap-y-1 gap-x-4 p-2 border-b border-b-line
+          last:border-b-0 max-[800px]:grid-cols-1"
+      >
         <div>
           <strong>{t.title}</strong>
-          {#if t.detail}<span class="mono detail">{t.detail}</span
+          {#if t.detail}<span class="mono detail wrap-anywhere ml-2">{t.detail}</span
             >{:else if t.state === 'open'}<span class="muted">{say.tiedServices.asked}</span>{/if}
         </div>
-        <div class="acts">
+        <div class="acts items-end gap-y-1">
           <span class:open={t.state === 'open'}
             >{words[t.state]}{t.reason ? `: ${t.reason}` : ''}</span
           >
@@ -69,7 +72,7 @@
           {/if}
         </div>
         {#if asking?.key === t.key}
-          <form onsubmit={keep}>
+          <form class="flex flex-wrap items-end gap-y-1 gap-x-4 col-span-full" onsubmit={keep}>
             <Field
               id="tied-why"
               label={asking.state === 'replaced' ? say.tiedServices.by : say.tiedServices.why}
@@ -87,36 +90,7 @@
 {:else}<p class="muted">{say.tiedServices.none}</p>{/if}
 
 <style>
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 4px 16px;
-    padding: 8px 8px;
-    border-bottom: 1px solid var(--line);
-  }
-  li:last-child {
-    border-bottom: 0;
-  }
-  .detail {
-    overflow-wrap: anywhere;
-    margin-left: 8px;
-  }
-  .acts,
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: end;
-    gap: 4px 16px;
-  }
-  form {
-    grid-column: 1 / -1;
-  }
   .open {
     font-weight: 600;
-  }
-  @media (max-width: 800px) {
-    li {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

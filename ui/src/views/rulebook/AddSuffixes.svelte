@@ -51,7 +51,11 @@
 
 <section class="panel">
   <h2>{say.addSuffixes.title}</h2>
-  <form onsubmit={submit}>
+  <form
+    class="grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-y-2 gap-x-4 items-end my-2
+      mx-0"
+    onsubmit={submit}
+  >
     <Field id="s-suffixes" label={say.addSuffixes.suffixes} mono required bind:value={suffixes} />
     <Choice
       id="s-like"
@@ -84,13 +88,3 @@
   </form>
   <Trouble error={add.error} />
 </section>
-
-<style>
-  form {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
-    gap: 8px 16px;
-    align-items: end;
-    margin: 8px 0;
-  }
-</style>

@@ -31,21 +31,22 @@
 </script>
 
 <section class="panel" aria-label={family.title}>
-  <h2>
+  <h2 class="flex flex-wrap gap-y-1 gap-x-2 items-baseline">
     {family.title}
-    {#each family.suffixes.slice(0, MOST) as s (s)}<button class="mono" onclick={() => choose(s)}
-        >.{s}</button
+    {#each family.suffixes.slice(0, MOST) as s (s)}<button
+        class="mono font-normal text-loden cursor-pointer underline"
+        onclick={() => choose(s)}>.{s}</button
       >{/each}
     {#if family.suffixes.length > MOST}<span class="muted"
         >{say.family.andMore(family.suffixes.length - MOST)}</span
       >{/if}
-    {#if family.overruled}<span class="own">{say.family.overruledHere}</span>{/if}
+    {#if family.overruled}<span class="text-ochre">{say.family.overruledHere}</span>{/if}
   </h2>
-  <table>
+  <table class="figures mt-2 table-fixed">
     <tbody>
       {#each family.values as v (v.key)}
         {#if v.value !== null}
-          <tr class:own={v.source.kind === 'site'}>
+          <tr class:text-ochre={v.source.kind === 'site'}>
             <th scope="row">{titles[v.key]}</th>
             <td><strong>{v.value}</strong></td>
             <td class="muted">{from(v.source)}</td>
@@ -60,8 +61,8 @@
     </tbody>
   </table>
   {#if whole}
-    <table>
-      <thead
+    <table class="figures mt-2 table-fixed">
+      <thead class="max-[600px]:hidden"
         ><tr
           ><th>{say.family.rule}</th><th>{say.family.effect}</th><th>{say.family.ruleSays}</th><th
             >{say.family.from}</th
@@ -70,7 +71,7 @@
       >
       <tbody>
         {#each family.rules as r (r.id)}
-          <tr class:own={r.source.kind === 'site'}>
+          <tr class:text-ochre={r.source.kind === 'site'}>
             <th scope="row">{titles[r.id]}</th>
             <td>{EFFECTS[r.effect]}{r.days !== null ? say.family.days(r.days) : ''}</td>
             <td>{r.because} <span class="muted">{r.remedy}</span></td>
@@ -80,7 +81,7 @@
       </tbody>
     </table>
   {:else}
-    <p class="muted rules">
+    <p class="muted text-note mt-2">
       {say.family.rules(
         family.rules
           .map((r) => titles[r.id] + (r.days !== null ? say.family.inDays(r.days) : ''))
@@ -88,73 +89,34 @@
       )}
     </p>
   {/if}
-  {#if family.without.length}<p class="muted rules">
+  {#if family.without.length}<p class="muted text-note mt-2">
       {say.family.notHere(family.without.map((id) => titles[id]).join(', '))}
     </p>{/if}
 </section>
 
 <style>
-  h2 {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 8px;
-    align-items: baseline;
-  }
-  h2 button {
+  th {
     font-weight: 400;
-    color: var(--loden);
-    cursor: pointer;
-    text-decoration: underline;
-  }
-  table {
-    margin-top: 8px;
-    width: 100%;
-    table-layout: fixed;
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    padding: 2px 16px 2px 0;
-    font-weight: 400;
-    overflow-wrap: anywhere;
   }
   th:first-child {
     width: 26%;
   }
-  th + td {
+  :is(th + td, thead th:nth-child(2)) {
     width: 14%;
   }
   thead th {
     color: var(--muted);
   }
-  thead th:nth-child(2) {
-    width: 14%;
-  }
   thead th:last-child {
     width: 22%;
   }
-  .own {
-    color: var(--ochre);
-  }
-  .rules {
-    font-size: var(--note);
-    margin-top: 8px;
-  }
   @media (max-width: 600px) {
-    tr {
-      display: block;
-      padding: 4px 0;
-      border-top: 1px solid var(--line);
-    }
-    thead {
-      display: none;
-    }
-    th,
-    td {
+    :is(tr, th, td) {
       display: block;
       width: auto !important;
-      padding-right: 0;
+    }
+    td {
+      border-top: 0 !important;
     }
   }
 </style>

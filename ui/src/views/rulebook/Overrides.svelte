@@ -23,7 +23,7 @@
   <h2>{say.overrides.ownRules}</h2>
   <Trouble error={back.error} />
   {#each overrides as o (o.id)}
-    <p class:gone={o.taken_back_at}>
+    <p class="my-1 mx-0" class:gone={o.taken_back_at}>
       {say.overrides.for} <span class="mono">.{o.suffix}</span>{say.overrides.is(
         titles[o.key] ?? o.key,
       )}
@@ -38,14 +38,11 @@
       {/if}
     </p>
   {:else}
-    <p class="muted">{say.overrides.overruledNone}</p>
+    <p class="muted my-1 mx-0">{say.overrides.overruledNone}</p>
   {/each}
 </section>
 
 <style>
-  p {
-    margin: 4px 0;
-  }
   .gone {
     color: var(--muted);
   }

@@ -46,7 +46,7 @@
 
 <section class="panel">
   <h2>{say.overrule.overruleTitle}</h2>
-  <form onsubmit={submit}>
+  <form class="flex flex-wrap gap-y-2 gap-x-4 items-end my-2 mx-0" onsubmit={submit}>
     <label
       >{say.overrule.suffix}
       <input
@@ -129,8 +129,10 @@
       <tbody>
         {#each seen.names as n (n.name)}
           <tr
-            ><td class="mono">{n.name}</td><td><GateMark gate={n.was} /></td><td>→</td><td
-              ><GateMark gate={n.is} /></td
+            ><td class="mono py-0.5 pr-4 pl-0 wrap-anywhere">{n.name}</td><td
+              class="py-0.5 pr-4 pl-0 wrap-anywhere"><GateMark gate={n.was} /></td
+            ><td class="py-0.5 pr-4 pl-0 wrap-anywhere">→</td><td
+              class="py-0.5 pr-4 pl-0 wrap-anywhere"><GateMark gate={n.is} /></td
             ></tr
           >
         {/each}
@@ -144,16 +146,5 @@
     display: grid;
     grid-template-columns: minmax(0, max-content);
     min-width: 0;
-  }
-  form {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: end;
-    margin: 8px 0;
-  }
-  td {
-    padding: 2px 16px 2px 0;
-    overflow-wrap: anywhere;
   }
 </style>

@@ -19,10 +19,10 @@
   const shown = $derived(suffix ? families.filter((f) => f.suffixes.includes(suffix)) : families);
 </script>
 
-<main>
-  <div class="head">
+<main class="pt-4 pb-8 px-4 grid gap-4 grid-cols-1">
+  <div class="flex flex-wrap gap-y-1 gap-x-4 items-baseline">
     <Head title={say.rulebook.rulebook} answer={say.rulebook.head} />
-    <p class="muted">
+    <p class="muted flex-1">
       {say.rulebook.rulesIntro}
     </p>
     <label
@@ -42,11 +42,11 @@
         whole={!!suffix}
         choose={(s) => (suffix = s)}
       />{/each}
-    {#if suffix && !shown.length}<p class="caution">
+    {#if suffix && !shown.length}<p class="border-l-4 border-l-ochre-fill bg-ochre-soft py-2 px-4">
         {say.rulebook.noFamilyLists(`.${suffix}`)}
       </p>{/if}
     {#if book.data.unlisted.length}
-      <p class="caution">
+      <p class="border-l-4 border-l-ochre-fill bg-ochre-soft py-2 px-4">
         {say.rulebook.noFamilyLists(book.data.unlisted.map((s) => `.${s}`).join(', '))}
       </p>
     {/if}
@@ -59,26 +59,3 @@
     <Overrides overrides={book.data.overrides} titles={book.data.titles} />
   {/if}
 </main>
-
-<style>
-  main {
-    padding: 16px 16px 32px;
-    display: grid;
-    gap: 16px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 16px;
-    align-items: baseline;
-  }
-  .caution {
-    border-left: 4px solid var(--ochre-fill);
-    background: var(--ochre-soft);
-    padding: 8px 16px;
-  }
-  .head p {
-    flex: 1;
-  }
-</style>

@@ -31,7 +31,7 @@
   <Trouble error={status.error} />
   {#if status.data}
     {@const s = status.data}
-    <table class="rows">
+    <table class="rows table-fixed">
       <caption class="hidden">{say.status.deskTitle}</caption>
       <tbody>
         <tr>
@@ -76,7 +76,7 @@
     </table>
     <h2>{say.status.connections}</h2>
     {#if s.connections.length}
-      <table class="rows">
+      <table class="rows table-fixed">
         <thead>
           <tr>
             <th scope="col">{say.status.connection}</th>
@@ -105,7 +105,7 @@
     {/if}
     <h2>{say.status.lastProblems}</h2>
     {#if s.problems.length}
-      <table class="rows">
+      <table class="rows table-fixed">
         <thead>
           <tr>
             <th scope="col">{say.status.when}</th>
@@ -136,9 +136,6 @@
 </main>
 
 <style>
-  table {
-    table-layout: fixed;
-  }
   tr > :first-child {
     width: 18rem;
   }

@@ -73,8 +73,14 @@
     </form>
   {:else if offered}
     <p>{say.secondFactor.takeThisUpInAn}</p>
-    <img src={offered.picture} alt={say.secondFactor.scanCaption} width="180" height="180" />
-    <p class="mono secret">{offered.otp_secret}</p>
+    <img
+      class="bg-white p-2 my-2 mx-0"
+      src={offered.picture}
+      alt={say.secondFactor.scanCaption}
+      width="180"
+      height="180"
+    />
+    <p class="mono secret wrap-anywhere">{offered.otp_secret}</p>
     <form onsubmit={submit}>
       <Whose />
       <div>
@@ -113,14 +119,3 @@
     >
   {/if}
 </section>
-
-<style>
-  img {
-    background: #ffffff;
-    padding: 8px;
-    margin: 8px 0;
-  }
-  .secret {
-    overflow-wrap: anywhere;
-  }
-</style>

@@ -64,12 +64,6 @@
 </section>
 
 <style>
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 16px;
-    align-items: center;
-  }
   p {
     overflow-wrap: anywhere;
   }

@@ -36,7 +36,7 @@
         keep.mutate();
       }}
     >
-      <div role="radiogroup" aria-label={say.notices.title}>
+      <div class="flex gap-4" role="radiogroup" aria-label={say.notices.title}>
         {#each ['never', 'at-once', 'daily'] as const as c (c)}
           <label
             ><input
@@ -72,10 +72,6 @@
 </section>
 
 <style>
-  div {
-    display: flex;
-    gap: 16px;
-  }
   input[type='number'] {
     width: 4rem;
   }

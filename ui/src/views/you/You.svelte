@@ -17,7 +17,7 @@
   const me = createQuery(() => ({ queryKey: ['me'], queryFn: () => ask(api.GET('/api/me')) }));
 </script>
 
-<main class="sections">
+<main class="sections max-w-[56rem]">
   <Head
     title={say.you.signInTitle}
     answer={me.data ? say.you.asWhom(me.data.email, me.data.role) : undefined}
@@ -38,9 +38,6 @@
 </main>
 
 <style>
-  main {
-    max-width: 56rem;
-  }
   main :global(form) {
     display: flex;
     flex-wrap: wrap;

@@ -11,7 +11,9 @@ if mode == "--coverage"
 end
 require_relative "../test_helper"
 require_relative "lanes"
-%w[bench_world signed_in browser by_hand plans post_reading used_once].each { |part| require_relative part }
+%w[bench_world signed_in browser by_hand plans post_reading used_once].each do |part|
+  require_relative part
+end
 
 # Loaded once, before the test files are forked off: else each of them would load all of it for
 # itself.
@@ -53,8 +55,9 @@ else
   lanes.command("fuzz", "timeout", "300", *ruby, "test/support/fuzz_run.rb", "3000x", "1")
   lanes.command("style", "timeout", "600", "bundle", "exec", RbConfig.ruby, "test/support/style.rb")
   lanes.command("pages", "timeout", "900", "sh", "-c", <<~SHELL, TZ: "UTC")
-    cd ui && node_modules/.bin/eslint . &&
-    node_modules/.bin/prettier --config .prettierrc --check src ../test/ui &&
+    kept="--cache --cache-strategy content --cache-location ../tmp"
+    cd ui && node_modules/.bin/eslint $kept/eslint . &&
+    node_modules/.bin/prettier --config .prettierrc $kept/prettier --check src ../test/ui &&
     node_modules/.bin/svelte-check --tsconfig ./tsconfig.json --fail-on-warnings &&
     node_modules/.bin/vitest run --test-timeout 120000
   SHELL

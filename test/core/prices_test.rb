@@ -8,6 +8,19 @@ class PricesTest < Minitest::Test
   M = Core::Money
   ROW = { "currency" => "EUR", "renew" => 1500, "transfer" => 884, "per_transaction" => 18 }.freeze
 
+  def prices(row = ROW) = M::Prices.of(row)
+
+  # What is noted in another currency has nothing to do with the account's fee and tax.
+  def test_a_noted_renewal
+    [
+      [M::Amount.new(1000, "EUR"), "10.18 EUR"],
+      [M::Amount.new(1000, "GBP"), "10.00 GBP"]
+    ].each do |noted, year|
+      assert_equal year,
+                   M::Quoting.ahead(prices.with_renewal(noted), years: 1, moving: false).last.to_s
+    end
+  end
+
   # prices, suffix => a value that holds
   LISTS = [
     [{ "renew" => 900, "suffixes" => { "org" => { "renew" => 1100 } } }, "org", "renew", 1100],
@@ -37,18 +50,20 @@ class PricesTest < Minitest::Test
 
   def test_a_suffix_has_its_own_row
     LISTS.each do |prices, suffix, key, value|
-      assert_equal [value], [M::PriceList.for_suffix(prices, suffix)[key]]
+      found = M::Prices.for_suffix({ "currency" => "EUR" }.merge(prices), suffix)
+      assert_equal [value], [found[key]&.minor]
     end
   end
 
   def test_years_ahead
-    assert_equal [902, 2420], M::Quoting.ahead(ROW, years: 2).map(&:minor)
-    assert_equal [1518, 3036], M::Quoting.ahead(ROW, years: 2, moving: false).map(&:minor)
+    assert_equal [902, 2420], M::Quoting.ahead(prices, years: 2).map(&:minor)
+    assert_equal [1518, 3036], M::Quoting.ahead(prices, years: 2, moving: false).map(&:minor)
     dear = ROW.merge("renew_later" => 2000, "privacy" => 300, "tax_milli_percent" => 20_000)
-    assert_equal [902 + 180, 902 + 180 + 2018 + 404], M::Quoting.ahead(dear, years: 2).map(&:minor)
-    assert_equal 300, M::Quoting.ahead(dear, years: 1, privacy: true).first.minor - 1082
-    assert_empty M::Quoting.ahead({ "currency" => "EUR", "renew" => 5 }, years: 2)
-    assert_equal 884 + 1500 + 18, M::Quoting.quote(ROW, years: 2).total.minor
+    assert_equal [902 + 180, 902 + 180 + 2018 + 404],
+                 M::Quoting.ahead(prices(dear), years: 2).map(&:minor)
+    assert_equal 300, M::Quoting.ahead(prices(dear), years: 1, privacy: true).first.minor - 1082
+    assert_empty M::Quoting.ahead(prices({ "currency" => "EUR", "renew" => 5 }), years: 2)
+    assert_equal 884 + 1500 + 18, M::Quoting.quote(prices, years: 2).total.minor
   end
 
   # last day, on => is it less?
@@ -62,7 +77,7 @@ class PricesTest < Minitest::Test
     PROMOTIONS.each do |ends, on, less|
       row = ROW.merge("promotion" => 200, "promotion_until" => ends).compact
       assert_equal less ? 702 : 902,
-                   M::Quoting.quote(row, on: utc(on)).total.minor,
+                   M::Quoting.quote(prices(row), on: utc(on)).total.minor,
                    [ends, on].inspect
     end
   end

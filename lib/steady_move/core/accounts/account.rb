@@ -46,6 +46,8 @@ module SteadyMove
             habits["own_domains"].to_a.include?(email.downcase.rpartition("@").last) ||
               Contacts::StandIn.of(email, name).nil?
           end
+          # suffix: without a leading dot; nil for those that hold in general. Returns Money::Prices.
+          def prices_of(suffix = nil) = Money::Prices.for_suffix(prices, suffix)
           def epp? = kind == "epp"
           # What shall hold at it after a move, where nothing else is said
           # (Moves::TargetSettings).

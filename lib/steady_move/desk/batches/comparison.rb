@@ -68,11 +68,11 @@ module SteadyMove
         def staying(account, suffix, noted)
           return [] unless account
 
-          @memo[[account.id, suffix, noted, false]] ||= begin
-            price = Core::Money::PriceList.for_suffix(account.prices, suffix)
-            price = price.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
-            ahead(price, moving: false)
-          end
+          noted = Core::Money::Amount.of(noted)
+          @memo[[account.id, suffix, noted, false]] ||= ahead(
+            account.prices_of(suffix).with_renewal(noted),
+            moving: false
+          )
         end
 
         def way(account, name, suffix, premium)
@@ -88,17 +88,14 @@ module SteadyMove
         end
 
         def going(account, suffix)
-          @memo[[account.id, suffix, nil, true]] ||= ahead(
-            Core::Money::PriceList.for_suffix(account.prices, suffix),
-            moving: true
-          )
+          @memo[[account.id, suffix, nil, true]] ||= ahead(account.prices_of(suffix), moving: true)
         end
 
         # In one currency where rates are known.
-        def ahead(price, moving:)
+        def ahead(prices, moving:)
           list =
             Core::Money::Quoting.ahead(
-              price,
+              prices,
               years: @years,
               moving: moving,
               privacy: @privacy,

@@ -29,7 +29,7 @@ module SteadyMove
 
         private
 
-        # The last day counts to its end, in UTC (Core::Money::PriceList).
+        # The last day counts to its end, in UTC (Core::Money::Prices).
         def after?(row)
           start = @starts[row.name]
           start && start.strftime("%Y-%m-%d") > row.promotion_until

@@ -50,16 +50,16 @@ module SteadyMove
           takes = suffixes&.any? { |s| name.under?(s) }
           return if takes == false && !staying
 
-          price = premium ? {} : Core::Money::PriceList.for_suffix(account.prices, name.suffix)
+          prices = premium ? Core::Money::Prices.new : account.prices_of(name.suffix)
           ahead =
             Core::Money::Quoting.ahead(
-              price,
+              prices,
               years: YEARS,
               moving: !staying,
               privacy: privacy,
               on: @ports.now
             )
-          offer = !staying && Core::Money::PriceList.promoted?(price, @ports.now)
+          offer = !staying && prices.promoted?(@ports.now)
           Row.new(
             account_id: account.id,
             title: account.title,
@@ -67,9 +67,9 @@ module SteadyMove
             takes: takes,
             ahead: ahead,
             converted: converted(ahead),
-            quote: staying ? nil : Core::Money::Quoting.quote(price, on: @ports.now),
-            promotion: (price["promotion_code"] if offer),
-            promotion_until: (price["promotion_until"] if offer)
+            quote: staying ? nil : Core::Money::Quoting.quote(prices, on: @ports.now),
+            promotion: (prices.promotion_code if offer),
+            promotion_until: (prices.promotion_until if offer)
           )
         end
 

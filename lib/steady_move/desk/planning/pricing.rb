@@ -12,12 +12,10 @@ module SteadyMove
         def quote(judged, account, years:, at:)
           return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
 
-          here, stay =
-            [account, judged.account].map do |a|
-              Core::Money::PriceList.for_suffix(a.prices, judged.name.suffix)
-            end
-          noted = judged.facts[:stay_price]
-          stay = stay.merge("renew" => noted["minor"], "currency" => noted["currency"]) if noted
+          suffix = judged.name.suffix
+          here = account.prices_of(suffix)
+          noted = Core::Money::Amount.of(judged.facts[:stay_price])
+          stay = judged.account.prices_of(suffix).with_renewal(noted)
           Core::Money::Quoting.quote(here, stay: stay, years: years, on: at)
         end
 
@@ -26,12 +24,11 @@ module SteadyMove
         def seen(quote, account, suffix)
           return unless quote.total
 
-          row = Core::Money::PriceList.for_suffix(account.prices, suffix)
-          row = {} if quote.promotion.minor.zero?
+          offer = quote.promotion.minor.zero? ? nil : account.prices_of(suffix)
           Core::Moves::PlanParts::Price.new(
             amount: quote.total,
-            promotion_code: row["promotion_code"],
-            promotion_until: row["promotion_until"]
+            promotion_code: offer&.promotion_code,
+            promotion_until: offer&.promotion_until
           ).freeze
         end
       end

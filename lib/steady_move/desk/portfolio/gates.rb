@@ -145,10 +145,9 @@ module SteadyMove
           return 0 unless @account
 
           @missing[suffix] ||= begin
-            price = Core::Money::PriceList.for_suffix(@account.prices, suffix)
             total =
               Core::Money::Quoting.quote(
-                price,
+                @account.prices_of(suffix),
                 years: Core::Moves::TargetSettings.of(@account.aims, nil).years,
                 on: @ports.now
               ).total

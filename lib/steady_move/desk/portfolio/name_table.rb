@@ -33,19 +33,21 @@ module SteadyMove
         # found: NamesQuery::Listing; accounts: {id => account}; at: Time. Returns text; instants in
         # RFC 3339, UTC.
         def text(found, accounts, at)
+          years = accounts.transform_values { |account| price(account.prices_of.renew) }
           rows =
             found.rows.map do |e|
-              row(e, accounts.fetch(e.account_id), found.snapshot.gate(e), at.to_i)
+              title = accounts.fetch(e.account_id).title
+              row(e, title, found.snapshot.gate(e), at.to_i) + years.fetch(e.account_id)
             end
           Wire::Csv.write(HEADER, rows)
         end
 
-        def row(entry, account, gate, at)
+        def row(entry, title, gate, at)
           outline = entry.outline
           [
             entry.ascii,
             entry.unicode,
-            account.title,
+            title,
             entry.client,
             entry.suffix,
             gate.kind,
@@ -56,8 +58,7 @@ module SteadyMove
             stamp(entry.expires),
             *[entry.locked, entry.privacy, entry.auto_renew].map { |on| SWITCHES[on] },
             entry.dns_host,
-            blank(entry.servers.join(" ")),
-            *price(account.prices)
+            blank(entry.servers.join(" "))
           ]
         end
 
@@ -69,9 +70,10 @@ module SteadyMove
 
         def blank(text) = text.empty? ? nil : text
 
-        def price(prices)
-          renew, currency = prices.values_at("renew", "currency")
-          renew ? [Core::Money::Currency.decimal(renew, currency), currency] : [nil, nil]
+        def price(renew)
+          return nil, nil unless renew
+
+          [Core::Money::Currency.decimal(renew.minor, renew.currency), renew.currency]
         end
 
         private_class_method :row, :stamp, :blank, :price

@@ -18,7 +18,7 @@ module SteadyMove
         # {account id => title, stay: {account id => minor units a year}}.
         def self.titles(accounts)
           accounts.transform_values(&:title).merge(
-            stay: accounts.transform_values { |a| a.prices["renew"] || Float::INFINITY }
+            stay: accounts.transform_values { |a| a.prices_of.renew&.minor || Float::INFINITY }
           )
         end
 

@@ -73,17 +73,14 @@ module SteadyMove
 
         # What a year of all that is shown costs where it is, per currency.
         def stays(counts, accounts)
-          totals = Hash.new(0)
-          counts.each do |id, count|
-            prices = accounts.fetch(id).prices
-            totals[prices["currency"]] += prices["renew"] * count if prices["renew"]
-          end
-          totals.map { |currency, minor| { minor: minor, currency: currency } }
+          years =
+            counts.filter_map { |id, n| accounts.fetch(id).prices_of.renew&.then { |a| a * n } }
+          years.group_by(&:currency).map { |_, same| same.reduce(:+).to_h }
         end
 
         # Names of which that sum says nothing: their account has no price.
         def unpriced(counts, accounts)
-          counts.sum { |id, count| accounts.fetch(id).prices["renew"] ? 0 : count }
+          counts.sum { |id, count| accounts.fetch(id).prices_of.renew ? 0 : count }
         end
         private_class_method :row, :stays, :unpriced, :why, :say_too_late
       end

@@ -137,10 +137,7 @@ module SteadyMove
           }
         end
 
-        def stay(account)
-          account.prices["renew"] &&
-            { minor: account.prices["renew"], currency: account.prices["currency"] }
-        end
+        def stay(account) = account.prices_of.renew&.to_h
 
         def pairs(intervals) = intervals.map { |a, b| [Json.seconds(a), Json.seconds(b)] }
 

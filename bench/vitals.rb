@@ -67,7 +67,7 @@ module Vitals
             "LCP at 50 kB/s, 400 ms, a processor four times slower",
             slow,
             "lcp",
-            "5000 ms"
+            "4000 ms"
           ) { |v| "#{v.round} ms" }
         end
       end

@@ -138,9 +138,25 @@ module Browser
       .then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120)).join(' | '))));
   JS
 
-  # axe-core, from its package, on the view as it stands, in light and dark.
+  # Opens every fold of the page, and those within; what they ask for has come when it is done.
+  UNFOLD = <<~JS
+    const [done] = arguments;
+    const rest = () => new Promise((after) => setTimeout(after, 50));
+    (async () => {
+      window.unfolded = [];
+      for (let more; (more = document.querySelectorAll('main details:not([open])')).length; ) {
+        for (const fold of more) { fold.open = true; window.unfolded.push(fold); }
+        do await rest(); while (document.querySelector('.waiting[role=status]'));
+      }
+      done(window.unfolded.length);
+    })();
+  JS
+  FOLD = "for (const fold of window.unfolded) fold.open = false"
+
+  # axe-core, from its package, on the view with all that is folded away on it, in light and dark.
   def axe(where)
     page.execute_script(File.read(AXE)) unless page.evaluate_script("'axe' in window")
+    page.evaluate_async_script(UNFOLD)
     { "light" => nil, "dark" => BY_THEME }.each do |theme, rules|
       page.execute_script(
         "document.documentElement.classList.toggle('dark', arguments[0])",
@@ -149,5 +165,6 @@ module Browser
       assert_empty page.evaluate_async_script(FOUND, rules), "#{where} #{theme}"
     end
     page.execute_script("document.documentElement.classList.remove('dark')")
+    page.execute_script(FOLD)
   end
 end

@@ -6,7 +6,8 @@ module SteadyMove
       # One language in which registrars write: the words that the post is understood by. All are
       # common practice, without a source.
       # marker: words that show the language; ended: a transfer ended without a landing; passed: an
-      # identity check went well; kinds: {kind id => [[weight, pattern, what it says]]}; approve,
+      # identity check went well; answers: what support says to a letter (Answers); kinds: {kind id
+      # => [[weight, pattern, what it says]]}; approve,
       # decline, refusal: what a link does; unhappened: it has not happened; wrote: what ends the
       # line before an earlier message, earlier: the title of one, headers: of its fields; footer:
       # how a footer begins; mailing: a link that ends a mailing; codes: labels of a code; of_codes:
@@ -21,6 +22,7 @@ module SteadyMove
           :marker,
           :ended,
           :passed,
+          :answers,
           :kinds,
           :approve,
           :decline,

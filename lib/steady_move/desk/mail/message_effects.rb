@@ -52,14 +52,17 @@ module SteadyMove
         end
 
         def note(type, name, kept, says)
-          evidence = {
+          line = { at: @ports.now, by: "desk", name: name, evidence: evidence(kept), says: says }
+          @ports.journal.add(type, **line)
+          move = @ports.moves.open_for(name) and @ports.schedule.wake(move.id, @ports.now)
+        end
+
+        def evidence(kept)
+          {
             "source" => Words.say(:"sources.mailbox"),
             "seen_at" => @ports.now,
             "ref" => kept.message_id
           }
-          line = { at: @ports.now, by: "desk", name: name, evidence: evidence, says: says }
-          @ports.journal.add(type, **line)
-          move = @ports.moves.open_for(name) and @ports.schedule.wake(move.id, @ports.now)
         end
 
         def answered(kept, facts)
@@ -68,7 +71,33 @@ module SteadyMove
 
           @ports.letters.answered(letter[:id], at: @ports.now) unless facts["automatic"]
           proven(letter) if facts["word"] && !facts["automatic"]
+          tell(letter, kept, facts["answer"]) unless facts["automatic"]
           stir(letter)
+        end
+
+        # What support says to a letter is said to the steps that wait for it.
+        def tell(letter, kept, answer)
+          return unless answer && letter[:account_id]
+
+          letter[:steps].each do |id, step|
+            move = @ports.moves.find(id) or next
+            next unless move.state[step]&.active?
+
+            @ports.journal.add(
+              "letter-answered",
+              at: @ports.now,
+              by: "desk",
+              move_id: id,
+              name: move.name,
+              step: step,
+              data: {
+                "letter" => letter[:id],
+                "answer" => answer
+              },
+              evidence: evidence(kept),
+              says: Words.phrase("journal.letter_#{answer}", to: letter[:recipient])
+            )
+          end
         end
 
         # Codes of held names; where one stands alone, it is that of the one name the message speaks

@@ -10,6 +10,8 @@ module SteadyMove
         # Before anybody said that it is done, it is looked at anyway; a thing that somebody did
         # unasked is found.
         UNASKED = 6 * 3600
+        # What support wrote back (Core::Post::Answers) => the sentence on it.
+        ANSWERED = { "wants" => "by_hand.wants", "refused" => "by_hand.refused" }.freeze
 
         module_function
 
@@ -50,18 +52,14 @@ module SteadyMove
           )
         end
 
-        # It is said to be done, or written for: looked for until it is late.
+        # It is said to be done, or written for: looked for until it is late, or support wrote back.
         def looking(act, seen, begun)
+          return answered(act, seen) if ANSWERED.key?(answer(act))
+
           takes = act.step.takes
           late_at = begun + takes.last
           way = act.step.by_letter? ? "written" : "said"
-          values = {
-            begun: begun,
-            not_yet: seen.not_yet,
-            place: place(act),
-            usual: Words.span(takes[1]),
-            most: Words.span(takes[2])
-          }
+          values = { begun: begun, not_yet: seen.not_yet, place: place(act), **spans(takes) }
           return late(act, seen, "by_hand.late_#{way}", values) if act.now >= late_at
 
           act.wait(
@@ -70,6 +68,23 @@ module SteadyMove
             ref: seen.ref,
             look_at: next_look(begun, takes, act.now, late_at),
             **seen.data.to_h
+          )
+        end
+
+        def spans(takes) = { usual: Words.span(takes[1]), most: Words.span(takes[2]) }
+        def answer(act) = act.state.last_of(act.step.id)&.data.to_h["answer"]
+
+        # It is a person's turn, until what was asked for shows, or they write again.
+        def answered(act, seen)
+          last = act.state.last_of(act.step.id)
+          at = last.data["answered_at"] || last.at
+          act.problem(
+            act.sentence(ANSWERED.fetch(answer(act)), place: place(act), at: at),
+            source: seen.source,
+            yours: true,
+            look_at: act.now + UNASKED,
+            answer: answer(act),
+            answered_at: at
           )
         end
 
@@ -97,7 +112,7 @@ module SteadyMove
             "new_host" => act.job.words[:new_host]
           }.fetch(act.step.place) { act.losing.title }
         end
-        private_class_method :asking, :looking, :late
+        private_class_method :asking, :looking, :spans, :answer, :answered, :late
       end
     end
   end

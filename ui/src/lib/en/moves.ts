@@ -20,6 +20,7 @@ export const journal = {
   takenIn: 'added',
   imported: 'imported',
   undone: 'undone',
+  answered: 'answered',
   seeImport: 'See it, or undo it',
 };
 export const leave = {

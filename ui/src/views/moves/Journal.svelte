@@ -44,6 +44,7 @@
     'taken-in': say.journal.takenIn,
     'names-imported': say.journal.imported,
     'import-undone': say.journal.undone,
+    'letter-answered': say.journal.answered,
   };
 </script>
 

@@ -53,6 +53,21 @@ module SteadyMove
               ended:
                 /#{MOVE}#{GAP}{0,60}\b(?:abgelehnt|abgebrochen|fehlgeschlagen|storniert|
                   nicht\ (?:ausgeführt|zustande))/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:bitte|möchten|können)\b#{GAP}{0,60}\b(?:senden|schicken|zusenden|
+                    übermitteln|nachreichen|bestätigen|mitteilen|teilen|zukommen|
+                    beifügen|angeben)\b|
+                   \b(?:senden|schicken|übermitteln|teilen)\ Sie\b|
+                   \b(?:benötigen|brauchen)\ wir\b|\bwir\ (?:benötigen|brauchen)\b/ix,
+                "refused" =>
+                  /\b(?:können|dürfen|werden)\ (?:wir\ )?#{GAP}{0,60}\b(?:nicht|keine?n?)\b|
+                   \b(?:nicht\ möglich|abgelehnt|zurückgewiesen)\b/ix,
+                "done" =>
+                  /\b(?:wurden?|haben|ist|sind)\b#{GAP}{0,60}\b(?:entsperrt|aufgehoben|entfernt|
+                    geändert|freigegeben|versendet|versandt|zugesandt|verschickt|gesetzt|erledigt|
+                    deaktiviert|abgeschaltet)\b|\A\W*erledigt\b/ix
+              },
               passed:
                 /(?:Identität|Identitätsprüfung|Prüfung|Ausweis|Dokumente?|
                   Unterlagen)#{GAP}{0,60}(?:bestätigt|

@@ -384,6 +384,23 @@ module SteadyMove
                   rejected|declined|denied|cancell?ed|withdrawn|aborted)\b|
                   \b(?:transfer|order)\b#{GAP}{0,50}\b(?:has\ )?(?:failed|lapsed|expired)\b|
                   \brefused\b#{GAP}{0,20}\btransfer\b/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:please|kindly)\b#{GAP}{0,40}\b(?:send|provide|attach|supply|forward|upload|
+                    reply\ with|confirm|tell\ us|let\ us\ (?:know|have)(?!\ if))\b|
+                   \b(?:can|could)\ you\ (?:please\ )?(?:send|provide|attach|confirm|tell)\b|
+                   \bwe\ (?:still\ |first\ )?(?:need|require)\b|\bbefore\ we\ can\b/ix,
+                "refused" =>
+                  /\b(?:can\s?not|can['’]t|won['’]t|(?:are|is)\ (?:unable|not\ able)\ to|
+                    (?:will|do|does)\ not|don['’]t)\b#{GAP}{0,12}\b(?:process|do|unlock|release|
+                    provide|send|accept|complete|carry|issue|disclose|give|fulfil|help|act)\b|
+                   \b(?:request|order)\b#{GAP}{0,40}\b(?:refused|denied|declined|rejected)\b|
+                   \b(?:is|was)\ not\ possible\b/ix,
+                "done" =>
+                  /\b(?:has|have)\ (?:now\ )?been\ (?:unlocked|removed|lifted|disabled|changed|
+                    updated|released|sent|set|switched|turned|done|completed)\b|
+                   \bis\ (?:now\ )?(?:unlocked|done)\b|\A\W*(?:all\ )?done\b/ix
+              },
               passed:
                 /\b(?:identity|check|documents?)\b#{GAP}{0,60}\b(?:passed|completed?|accepted|
                   successful|

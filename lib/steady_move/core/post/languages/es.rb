@@ -47,6 +47,20 @@ module SteadyMove
             Language.new(
               id: "es",
               ended: /\btransferencia\b#{GAP}{0,60}\b(?:rechazada|cancelada|fallado)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:por\ favor|le\ rogamos|podría|puede)\b#{GAP}{0,40}\b(?:
+                    envíe(?:nos)?|enviar(?:nos)?|
+                    facilite|facilitar(?:nos)?|adjunte|confirme|confirmar|indique|
+                    indicar(?:nos)?)\b|
+                   \b(?:necesitamos|precisamos)\b/ix,
+                "refused" =>
+                  /\bno\ (?:podemos|es\ posible|podremos)\b|\b(?:rechazad[oa]|denegad[oa])\b/ix,
+                "done" =>
+                  /\b(?:ha|han)\ sido\ (?:desbloquead|retirad|enviad|modificad|desactivad|liberad|
+                    realizad)[oa]s?\b|\bhemos\ (?:desbloqueado|retirado|enviado|modificado|
+                    desactivado)\b/ix
+              },
               passed:
                 /(?:identidad|verificación|comprobación|documentos?|
                   documentación)#{GAP}{0,60}(?:verificad[oa]s?|

@@ -47,6 +47,19 @@ module SteadyMove
             Language.new(
               id: "fr",
               ended: /\btransfert\b#{GAP}{0,60}\b(?:refusé|annulé|échoué|rejeté)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:merci\ de|veuillez|pouvez-vous|pourriez-vous)\b#{GAP}{0,40}\b(?:envoyer|
+                    transmettre|fournir|joindre|confirmer|indiquer|communiquer)\b|
+                   \bnous\ avons\ (?:encore\ )?besoin\b/ix,
+                "refused" =>
+                  /\bne\ (?:pouvons|pourrons|peut|peuvent)\b#{GAP}{0,20}\bpas\b|
+                   \b(?:refusée?|rejetée?)\b|
+                   \bn['’](?:est|était)\ pas\ possible\b/ix,
+                "done" =>
+                  /\b(?:a|ont)\ (?:bien\ )?été\ (?:déverrouillée?s?|levée?s?|retirée?s?|envoyée?s?|
+                    modifiée?s?|désactivée?s?|libérée?s?|effectuée?s?)\b/ix
+              },
               passed:
                 /(?:identité|vérification|contrôle|documents?|pièces?|
                   justificatifs?)#{GAP}{0,60}(?:confirmée?s?|

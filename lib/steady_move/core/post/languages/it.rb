@@ -47,6 +47,19 @@ module SteadyMove
             Language.new(
               id: "it",
               ended: /\btrasferimento\b#{GAP}{0,60}\b(?:rifiutato|annullato|fallito)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:la\ preghiamo|vi\ preghiamo|per\ favore|può|potrebbe)\b#{GAP}{0,40}\b(?:
+                    inviar(?:ci|e)|
+                    fornir(?:ci|e)|allegar(?:ci|e)|confermar(?:ci|e)|indicar(?:ci|e)|inviateci)\b|
+                   \babbiamo\ (?:ancora\ )?bisogno\b/ix,
+                "refused" =>
+                  /\bnon\ (?:possiamo|è\ possibile|potremo)\b|\b(?:rifiutat|respint)[oa]\b/ix,
+                "done" =>
+                  /\b(?:è|sono)\ stat[oaie]\ (?:
+                    sbloccat|rimoss|inviat|modificat|disattivat|rilasciat)[oaie]\b|
+                   \babbiamo\ (?:sbloccato|rimosso|inviato|modificato|disattivato)\b/ix
+              },
               passed:
                 /(?:identità|verifica|controllo|document[oi])#{GAP}{0,60}(?:verificat[oaie]|
                   confermat[oaie]|

@@ -50,6 +50,20 @@ module SteadyMove
               ended:
                 /\b(?:overdracht|verhuizing)\b#{GAP}{0,60}\b(?:geweigerd|geannuleerd|mislukt|
                   afgewezen)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:graag|gelieve|wilt\ u|kunt\ u|verzoeken\ wij)\b#{GAP}{0,60}\b(?:
+                    sturen|toesturen|
+                    opsturen|aanleveren|bevestigen|doorgeven|meesturen|verstrekken)\b|
+                   \b(?:hebben\ wij|wij\ hebben)\b#{GAP}{0,30}\bnodig\b/ix,
+                "refused" =>
+                  /\bkunnen\ (?:wij|we)\b#{GAP}{0,60}\b(?:niet|geen)\b|\bniet\ mogelijk\b|
+                   \b(?:geweigerd|afgewezen)\b/ix,
+                "done" =>
+                  /\b(?:is|zijn|hebben)\b#{GAP}{0,40}\b(?:
+                    ontgrendeld|verwijderd|opgeheven|verstuurd|
+                    verzonden|gewijzigd|uitgeschakeld|vrijgegeven)\b/ix
+              },
               passed:
                 /(?:identiteit|identiteitscontrole|controle|verificatie|documenten|
                   legitimatie)#{GAP}{0,60}(?:

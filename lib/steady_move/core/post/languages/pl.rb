@@ -49,6 +49,17 @@ module SteadyMove
             Language.new(
               id: "pl",
               ended: /\btransfer\b#{GAP}{0,60}\b(?:odrzucony|anulowany|nie\ powiódł)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:prosimy|proszę)\b#{GAP}{0,40}(?:
+                    przesłani|przesłać|wysłani|wysłać|podani|podać|
+                    potwierdz|dostarcz|załącz)|\bpotrzebujemy\b/ix,
+                "refused" =>
+                  /\bnie\ (?:możemy|jest\ możliwe|możliwe|będziemy)|\b(?:odrzucon|odmówion)/ix,
+                "done" =>
+                  /\bzosta(?:ł|ła|ło|ły)\ (?:
+                    odblokowan|usunięt|wysłan|zmienion|wyłączon|zwolnion)/ix
+              },
               passed:
                 /(?:tożsamoś#{ANY}|weryfikacj#{ANY}|dokument#{ANY})#{GAP}{0,60}(?:potwierdzon#{ANY}|
                   zweryfikowan#{ANY}|zaakceptowan#{ANY}|zakończon#{ANY}|pomyślnie|przyjęt#{ANY})/ix,

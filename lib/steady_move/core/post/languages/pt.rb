@@ -47,6 +47,18 @@ module SteadyMove
             Language.new(
               id: "pt",
               ended: /\btransferência\b#{GAP}{0,60}\b(?:recusada|cancelada|falhou)/ix,
+              answers: {
+                "wants" =>
+                  /\b(?:por\ favor|solicitamos\ que|pode|poderia)\b#{GAP}{0,40}\b(?:
+                    envie(?:-nos)?|enviar(?:-nos)?|
+                    forneça|fornecer|anexe|confirme|confirmar|indique|indicar)\b|
+                   \b(?:necessitamos|precisamos)\b/ix,
+                "refused" =>
+                  /\bnão\ (?:podemos|é\ possível|poderemos)\b|\b(?:recusad|rejeitad|negad)[oa]\b/ix,
+                "done" =>
+                  /\b(?:foi|foram)\ (?:
+                    desbloquead|removid|enviad|alterad|desativad|liberad)[oa]s?\b/ix
+              },
               passed:
                 /(?:identidade|verificação|documentos?|documentação)#{GAP}{0,60}(?:verificad[oa]s?|
                   confirmad[oa]s?|aceit[oae]s?|concluíd[oa]|aprovad[oa]s?|com\ sucesso)/ix,

@@ -13,16 +13,13 @@ class SmallThingsTest < Minitest::Test
     [{ "transfer" => 999, "tax_milli_percent" => 7_500 }, 1074, 426]
   ].freeze
 
+  def quote(price, stay)
+    Money::Quoting.quote(Money::Prices.of(price), stay: Money::Prices.of(stay))
+  end
+
   def test_quotes
     QUOTES.each do |price, total, saves|
-      quote =
-        Money::Quoting.quote(
-          price.merge("currency" => "EUR"),
-          stay: {
-            "currency" => "EUR",
-            "renew" => 1500
-          }
-        )
+      quote = quote(price.merge("currency" => "EUR"), { "currency" => "EUR", "renew" => 1500 })
       assert_equal [total, saves], [quote.total.minor, quote.saves.minor], price
     end
     assert_equal 59_800, (Money::Amount.new(598, "EUR") * 100).minor
@@ -36,23 +33,17 @@ class SmallThingsTest < Minitest::Test
       { "transfer" => 900 },
       { "currency" => "EUR", "renew" => 900 }
     ].each do |price|
-      quote = Money::Quoting.quote(price, stay: { "currency" => "EUR", "renew" => 1500 })
+      quote = quote(price, { "currency" => "EUR", "renew" => 1500 })
       assert_equal [nil, nil, nil], [quote.fee, quote.total, quote.saves], price.inspect
     end
-    free =
-      Money::Quoting.quote({ "currency" => "EUR", "transfer" => 0 }, stay: { "currency" => "EUR" })
+    free = quote({ "currency" => "EUR", "transfer" => 0 }, { "currency" => "EUR" })
     assert_equal [0, nil], [free.total.minor, free.saves]
   end
 
   def test_currencies_are_never_summed_or_compared
     assert_raises(ArgumentError) { Money::Amount.new(1, "EUR") + Money::Amount.new(1, "USD") }
-    assert_nil Money::Quoting.quote(
-                 { "currency" => "EUR", "transfer" => 1 },
-                 stay: {
-                   "currency" => "USD",
-                   "renew" => 2
-                 }
-               ).saves
+    dollars = { "currency" => "USD", "renew" => 2 }
+    assert_nil quote({ "currency" => "EUR", "transfer" => 1 }, dollars).saves
   end
 
   # seconds => words

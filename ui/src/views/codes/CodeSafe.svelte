@@ -85,8 +85,8 @@
                   >{/if}</td
               >
               <td class:text-madder={c.state === 'rejected'}>{STATES[c.state]}</td>
-              <td class="num"><When at={c.received_at} bare /></td>
-              <td class="num"
+              <td class="tabular-nums"><When at={c.received_at} bare /></td>
+              <td class="tabular-nums"
                 >{#if c.expires_at}<When at={c.expires_at} />{:else}{say.codeSafe.noLimit}{/if}</td
               >
               <td class="whitespace-nowrap">

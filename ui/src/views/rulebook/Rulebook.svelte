@@ -22,7 +22,7 @@
 <main class="pt-4 pb-8 px-4 grid gap-4 grid-cols-1">
   <div class="flex flex-wrap gap-y-1 gap-x-4 items-baseline">
     <Head title={say.rulebook.rulebook} answer={say.rulebook.head} />
-    <p class="muted flex-1">
+    <p class="muted flex-[1_1_20rem]">
       {say.rulebook.rulesIntro}
     </p>
     <label

@@ -108,7 +108,7 @@ module SteadyMove
             passed: reading.passed == true,
             ended: reading.ended == true,
             sum: sum(message, reading),
-            answer: (Core::Post::Answers.of(message.whole_text) if letter && !reading.doubtful?),
+            answer: (Core::Post::Answers.of(message.whole_text) if letter),
             word: word_back?(message, letter),
             own: own&.fetch(:id)
           }.reject { |_, v| v.nil? || v == false || v == [] }

@@ -6,7 +6,7 @@
   let { checks }: { checks: MoveSheet['checks'] } = $props();
 </script>
 
-<table class="rows raised mb-4" aria-label={say.checks.landingChecks}>
+<table class="rows mb-4" aria-label={say.checks.landingChecks}>
   <thead
     ><tr
       ><th class="font-semibold text-muted">{say.checks.checked}</th><th

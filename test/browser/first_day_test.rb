@@ -169,6 +169,7 @@ class BrowserFirstDayTest < Minitest::Test
     fill_in "A transfer to it", with: "7,50"
     click_on "Note it", match: :first
     click_on "Start the move for 7.50 EUR"
+    assert_current_path(%r{\A/moves/})
     assert_text "Make ready"
     @id = @desk.moves.open.first.id
     @driver.move_on

@@ -95,6 +95,7 @@ class BrowserOutsideEndsTest < Minitest::Test
     visit "/names/#{NAME}/ready"
     fill_in "It leaves to (leave empty if you move it later)", with: "The Skerry Trust"
     act { click_on "Make it ready" }
+    assert_current_path(%r{\A/moves/})
     assert_text "The Skerry Trust"
     @id = world.app.moves.open.first.id
     world.runner.pass

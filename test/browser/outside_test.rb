@@ -21,6 +21,7 @@ class BrowserOutsideTest < Minitest::Test
     assert_text "Is the destination ready?"
     assert_text "6.60 EUR"
     act { click_on "Start the move for 6.60 EUR" }
+    assert_current_path(%r{\A/moves/})
     assert_text "Make ready"
     @id = world.app.moves.open.first.id
     world.runner.pass

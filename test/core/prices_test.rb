@@ -61,9 +61,33 @@ class PricesTest < Minitest::Test
     dear = ROW.merge("renew_later" => 2000, "privacy" => 300, "tax_milli_percent" => 20_000)
     assert_equal [902 + 180, 902 + 180 + 2018 + 404],
                  M::Quoting.ahead(prices(dear), years: 2).map(&:minor)
-    assert_equal 300, M::Quoting.ahead(prices(dear), years: 1, privacy: true).first.minor - 1082
+    assert_equal 1082 + 360, M::Quoting.ahead(prices(dear), years: 1, privacy: true).first.minor
+    assert_empty M::Quoting.ahead(prices, years: 1, privacy: true), "nobody named its price"
     assert_empty M::Quoting.ahead(prices({ "currency" => "EUR", "renew" => 5 }), years: 2)
     assert_equal 884 + 1500 + 18, M::Quoting.quote(prices, years: 2).total.minor
+  end
+
+  # More than ROW, years => what privacy costs, tax, total, what the total is without.
+  WITH_PRIVACY = [
+    [{ "privacy" => 300 }, 1, 300, 0, 1202, []],
+    [{ "privacy" => 300 }, 2, 600, 0, 884 + 1500 + 18 + 600, []],
+    [{ "privacy" => 0 }, 1, 0, 0, 902, []],
+    [{ "privacy" => 300, "tax_milli_percent" => 20_000 }, 1, 300, 240, 1442, []],
+    [{}, 1, nil, 0, 902, [:privacy]]
+  ].freeze
+
+  def test_privacy_is_in_the_total_on_both_sides
+    WITH_PRIVACY.each do |more, years, *expected|
+      quote = M::Quoting.quote(prices(ROW.merge(more)), years: years, privacy: true)
+      found = [quote.privacy&.minor, quote.tax.minor, quote.total.minor, quote.without]
+      assert_equal expected, found, more.inspect
+    end
+    plain = M::Quoting.quote(prices(ROW.merge("privacy" => 300)))
+    assert_equal [nil, 902, []], [plain.privacy, plain.total.minor, plain.without]
+    dear = prices(ROW.merge("privacy" => 300, "tax_milli_percent" => 20_000))
+    stays = [false, true].map { |hidden| M::Quoting.staying(dear, privacy: hidden).minor }
+    assert_equal 360, stays.last - stays.first
+    assert_nil M::Quoting.staying(prices, privacy: true), "nobody named its price"
   end
 
   # last day, on => is it less?

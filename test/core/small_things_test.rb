@@ -14,7 +14,8 @@ class SmallThingsTest < Minitest::Test
   ].freeze
 
   def quote(price, stay)
-    Money::Quoting.quote(Money::Prices.of(price), stay: Money::Prices.of(stay))
+    here = Money::Quoting.staying(Money::Prices.of(stay))
+    Money::Quoting.quote(Money::Prices.of(price), stay: here)
   end
 
   def test_quotes

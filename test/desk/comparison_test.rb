@@ -14,7 +14,8 @@ class ComparisonTest < Minitest::Test
   PRICES = {
     "tarnbeck" => {
       "renew" => 1500,
-      "transfer" => 1500
+      "transfer" => 1500,
+      "privacy" => 0
     },
     "orlop" => {
       "transfer" => 884,

@@ -205,6 +205,23 @@ class PlanningTest < Minitest::Test
     assert_operator lowered.instants.last.at, :>, plain.instants.last.at
   end
 
+  # What is not known is said once in a plan: by its refusal, or with all that is found out the same
+  # way.
+  def test_what_is_not_known_is_said_once
+    live_with("millrace", "gannet")
+    world.app.names.all.each do |row|
+      found = world.plan(row[:name], to: "orlop") or next
+      verdict =
+        SteadyMove::Desk::Portfolio::Judging.new(world.app).one(row[:name], to: "orlop").verdict
+      says = (found.refusals + found.cautions).join("\n")
+      verdict
+        .unknown
+        .map(&:find_out)
+        .uniq
+        .each { |remedy| assert_equal 1, says.scan(remedy).size, "#{row[:name]}: #{remedy}" }
+    end
+  end
+
   # A move that leaves the name servers as they are hands nothing over: no instant is invented.
   def test_a_move_that_carries_nothing_has_no_handover
     live_with("tarnbeck")

@@ -45,6 +45,7 @@ module SteadyMove
           "grace-year" => "money",
           "ten-years" => "money",
           "premium" => "money",
+          "privacy-price" => "money",
           "unknown unpaid" => "money",
           "unknown premium" => "money",
           "suffix-unlisted" => "known",

@@ -41,10 +41,10 @@ module SteadyMove
 
         def aims = @aims ||= Core::Moves::TargetSettings.of(account.aims, request.aims)
         def quote
-          @quote ||= Pricing.quote(judged, account, years: aims.years, at: request.on || @ports.now)
+          @quote ||= Pricing.quote(judged, account, aims: aims, at: request.on || @ports.now)
         end
 
-        def late = @late ||= Lateness.new(judged, request.late, quote.stay)
+        def late = @late ||= Lateness.new(judged, request.late, Pricing.renewal(judged))
 
         # What is known of the records; nil where the name servers stay.
         def zone
@@ -194,8 +194,18 @@ module SteadyMove
             judged.verdict.findings.select do |f|
               f.effect == "caution" || (f.effect == "fix" && f.in_move == "caution")
             end
-          found.map { |f| Caution.new(f.rule, f.because) } + unknown +
-            [zone&.problem && Caution.new("zone", Words.text(zone.problem))].compact + servers_after
+          found.map { |f| Caution.new(f.rule, f.because) } + unknown + zone_problem +
+            servers_after + privacy_price
+        end
+
+        def zone_problem
+          zone&.problem ? [Caution.new("zone", Words.text(zone.problem))] : []
+        end
+
+        def privacy_price
+          return [] unless quote.without.include?(:privacy)
+
+          [Caution.new("privacy-price", Words.say(:"plan.privacy_price", to: account.title))]
         end
 
         # The new servers take over only once the name has landed: until then the old host has to
@@ -207,12 +217,17 @@ module SteadyMove
           [Caution.new("servers-after", Words.say(:"plan.servers_after", **words))]
         end
 
+        # What is found out in one way is said once; what refuses is said there.
         def unknown
-          judged.verdict.unknown.map do |u|
-            says = Words.say(:"plan.not_known", rule: u.title, find_out: u.find_out)
-            note = u.lacks.to_a.map(&:to_s).find { |key| Portfolio::Notes::KINDS.key?(key) }
-            Caution.new("unknown #{u.rule}", says, note)
-          end
+          soft = judged.verdict.unknown - judged.verdict.lacking
+          soft
+            .group_by(&:find_out)
+            .map do |find_out, list|
+              says = Words.say(:"plan.not_known", rule: list.map(&:title).uniq, find_out: find_out)
+              lacks = list.flat_map { |u| u.lacks.to_a }.map(&:to_s)
+              note = lacks.find { |key| Portfolio::Notes::KINDS.key?(key) }
+              Caution.new("unknown #{list.first.rule}", says, note)
+            end
         end
 
         # The records are left behind knowingly.

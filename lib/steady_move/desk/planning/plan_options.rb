@@ -13,9 +13,6 @@ module SteadyMove
           "code" => :confirm_code
         }.freeze
 
-        # Rules for whose sake a privacy service is turned off.
-        COVERS = %w[privacy-on privacy-first].freeze
-
         # zone: ZoneSurvey, where records are carried.
         def initialize(ports, judged, account, new_host, aims, zone: nil)
           @zone = zone
@@ -61,7 +58,7 @@ module SteadyMove
         def ways = judged.account.ways
         # Does one letter ask for the lock and the code?
         def by_letter? = ways.values_at("unlock", "code").all?("letter")
-        def privacy = judged.verdict.fixes.any? { |f| COVERS.include?(f.rule) }
+        def privacy = judged.verdict.fixes.any? { |f| Pricing::COVERS.include?(f.rule) }
 
         def identity
           ways["privacy"] == "service" && judged.account.privacy_service&.fetch("identity", false)
@@ -136,7 +133,7 @@ module SteadyMove
         end
 
         # Shall a privacy service stand in afterwards?
-        def covered? = aims.privacy?(privacy || !!judged.facts[:privacy])
+        def covered? = aims.privacy?(Pricing.hidden?(judged))
 
         # What the gaining side wants confirmed before it passes an order on.
         def confirmed = account.epp? || pushed? ? {} : confirms

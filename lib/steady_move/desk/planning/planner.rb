@@ -156,7 +156,8 @@ module SteadyMove
         end
 
         def quote(judged, account)
-          Pricing.quote(judged, account, years: 1, at: @ports.now)
+          one = Core::Moves::TargetSettings.of(account.aims, { "years" => 1 })
+          Pricing.quote(judged, account, aims: one, at: @ports.now)
         end
       end
     end

@@ -67,10 +67,14 @@ module SteadyMove
             takes: takes,
             ahead: ahead,
             converted: converted(ahead),
-            quote: staying ? nil : Core::Money::Quoting.quote(prices, on: @ports.now),
+            quote: staying ? nil : quoted(prices, privacy),
             promotion: (prices.promotion_code if offer),
             promotion_until: (prices.promotion_until if offer)
           )
+        end
+
+        def quoted(prices, privacy)
+          Core::Money::Quoting.quote(prices, on: @ports.now, privacy: privacy)
         end
 
         def converted(ahead)

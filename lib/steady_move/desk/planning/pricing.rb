@@ -5,19 +5,48 @@ module SteadyMove
     module Planning
       # What a move costs against staying, from the prices of both accounts.
       module Pricing
+        # Rules for whose sake a privacy service is turned off.
+        COVERS = %w[privacy-on privacy-first].freeze
+
         module_function
 
-        # A name with its registry's own price costs what nobody here knows. Returns
-        # Core::Money::Quoting::Quote.
-        def quote(judged, account, years:, at:)
+        # What a move to account costs with the settings that are wanted there. aims:
+        # Core::Moves::TargetSettings; at: Time. A name with its registry's own price costs what
+        # nobody here knows. Returns Core::Money::Quote.
+        def quote(judged, account, aims:, at:)
           return Core::Money::Quoting::UNKNOWN if judged.facts[:premium]
 
-          suffix = judged.name.suffix
-          here = account.prices_of(suffix)
-          noted = Core::Money::Amount.of(judged.facts[:stay_price])
-          stay = judged.account.prices_of(suffix).with_renewal(noted)
-          Core::Money::Quoting.quote(here, stay: stay, years: years, on: at)
+          hidden = hidden?(judged)
+          found =
+            Core::Money::Quoting.quote(
+              account.prices_of(judged.name.suffix),
+              stay: Core::Money::Quoting.staying(here(judged), years: aims.years, privacy: hidden),
+              years: aims.years,
+              on: at,
+              privacy: aims.privacy?(hidden)
+            )
+          hidden && here(judged).privacy.nil? ? lacking(found, :stay_privacy) : found
         end
+
+        # One more year where it is: an Amount, nil where nobody knows it.
+        def renewal(judged)
+          judged.facts[:premium] ? nil : Core::Money::Quoting.staying(here(judged))
+        end
+
+        # Does a privacy service stand in for its contacts now?
+        def hidden?(judged)
+          !!judged.facts[:privacy] || judged.verdict.fixes.any? { |f| COVERS.include?(f.rule) }
+        end
+
+        def here(judged)
+          noted = Core::Money::Amount.of(judged.facts[:stay_price])
+          judged.account.prices_of(judged.name.suffix).with_renewal(noted)
+        end
+
+        def lacking(quote, what)
+          Core::Money::Quote.new(**quote.to_h, without: quote.without + [what])
+        end
+        private_class_method :here, :lacking
 
         # What is to be seen before paying, as the plan keeps it (PlanParts::Price); nil where no
         # price is known.

@@ -145,11 +145,13 @@ module SteadyMove
           return 0 unless @account
 
           @missing[suffix] ||= begin
+            aims = Core::Moves::TargetSettings.of(@account.aims, nil)
             total =
               Core::Money::Quoting.quote(
                 @account.prices_of(suffix),
-                years: Core::Moves::TargetSettings.of(@account.aims, nil).years,
-                on: @ports.now
+                years: aims.years,
+                on: @ports.now,
+                privacy: aims.privacy == "on"
               ).total
             checks =
               Accounts::DestinationChecks.new(@ports).run(@account, suffix: suffix, total: total)

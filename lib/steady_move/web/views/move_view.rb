@@ -228,9 +228,11 @@ module SteadyMove
         def checks(state) = state.told("checks")&.data&.fetch("checks") || []
 
         def quote(quote)
-          %i[fee promotion per_transaction tax total stay saves].to_h do |k|
-            [k, Json.amount(quote.public_send(k))]
-          end
+          amounts =
+            %i[fee promotion per_transaction privacy tax total stay saves].to_h do |k|
+              [k, Json.amount(quote.public_send(k))]
+            end
+          { **amounts, without: quote.without }
         end
 
         def steps(state, move, words, looks, hands)

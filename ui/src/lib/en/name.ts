@@ -157,7 +157,7 @@ export const plan = {
 };
 export const proposal = {
   renewedFirst: 'Renewed first',
-  withYear: (a: V, b: V, c: V, d: V) => `${a} with its added year${b}${c}${d}`,
+  withYear: (a: V, ...more: V[]) => `${a} with its added year${more.join('')}`,
   saves: (a: V) => `saves ${a}`,
   costsMore: (a: V) => `costs ${a} more`,
   added: (a: V, b: V) => `${a} ${b} added.`,
@@ -174,6 +174,7 @@ export const proposal = {
   stepsTitle: 'Every step, with its proof',
   promotion: (a: V) => ` − ${a} promotion`,
   perOrder: (a: V) => ` + ${a} per order`,
+  privacy: (a: V) => ` + ${a} privacy`,
   tax: (a: V) => ` + ${a} tax`,
   year: 'year',
   years: 'years',

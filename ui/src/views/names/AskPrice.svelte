@@ -19,7 +19,7 @@
     account: string;
     title: string;
     suffix: string;
-    lacks: readonly ('transfer' | 'renew')[];
+    lacks: readonly ('transfer' | 'renew' | 'privacy')[];
     done: () => void;
   } = $props();
 

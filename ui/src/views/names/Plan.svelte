@@ -97,8 +97,15 @@
     ...(sheet.data?.needs_carry ? [['choice:stay', say.plan.leaveBehind] as const] : []),
   ]);
   // What the plan can't reckon with: it is asked for, and never taken as nothing.
-  const lacking = $derived(
-    proposal.data && !proposal.data.quote.fee ? (['transfer', 'renew'] as const) : [],
+  const lacking = $derived.by(() => {
+    const quote = proposal.data?.quote;
+    if (quote && !quote.fee) return ['transfer', 'renew'] as const;
+    return quote?.without.includes('privacy') ? (['privacy'] as const) : [];
+  });
+  const lackingHere = $derived(
+    proposal.data?.quote.without.includes('stay_privacy')
+      ? (['privacy'] as const)
+      : (['renew'] as const),
   );
   const currency = $derived(proposal.data?.quote.total?.currency ?? 'EUR');
   const start = createMutation(() => ({
@@ -202,7 +209,7 @@
                 account={sheet.data.account_id}
                 title={sheet.data.account}
                 suffix={sheet.data.suffix}
-                lacks={['renew']}
+                lacks={lackingHere}
                 done={() => void proposal.refetch()}
               />
             {/if}

@@ -29,6 +29,7 @@
       money(q.fee),
       minus,
       plus,
+      q.privacy?.minor ? say.prices.privacy(money(q.privacy)) : '',
       q.tax?.minor ? say.prices.tax(money(q.tax)) : '',
     );
   };

@@ -21,6 +21,7 @@
           money(q.fee),
           q.promotion?.minor ? say.proposal.promotion(money(q.promotion)) : '',
           q.per_transaction?.minor ? say.proposal.perOrder(money(q.per_transaction)) : '',
+          q.privacy?.minor ? say.proposal.privacy(money(q.privacy)) : '',
           q.tax?.minor ? say.proposal.tax(money(q.tax)) : '',
         )
       : '',

@@ -112,10 +112,14 @@ class BrowserOutsideTest < Minitest::Test
       at("withy", ["add-one", { name: name, code: clipboard }], name: "all")
     end
     at("withy", ["pay"], name: "all")
-    fill_in "Charged, all together (EUR)", with: "120"
+    fill_in "Charged, all together", with: "120"
     act { click_on "These 12 are ordered" }
     assert_text "120.00 EUR is not what was planned: 108.00 EUR"
-    fill_in "Charged, all together (EUR)", with: "108.00"
+    fill_in "Currency", with: "gbp"
+    act { click_on "These 12 are ordered" }
+    assert_text "120.00 GBP is not what was planned: 108.00 EUR"
+    fill_in "Currency", with: "EUR"
+    fill_in "Charged, all together", with: "108.00"
     act { click_on "These 12 are ordered" }
     assert_no_text "Before you pay"
     FLEET.each do |n|

@@ -160,7 +160,8 @@ export const orders = {
   apart: (a: V) =>
     `Not in the list, since their codes can’t stand in it: ${a}. Copy their codes one at a time.`,
   orderNumber: 'Order number',
-  charged: (a: V) => (a ? `Charged, all together (${a})` : 'Charged, all together'),
+  charged: 'Charged, all together',
+  currency: 'Currency',
   thisIsOrdered: 'It is ordered',
   orderedAll: (a: V) => `These ${a} are ordered`,
   takeThePrice: 'That is the price: go on',

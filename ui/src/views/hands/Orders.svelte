@@ -54,7 +54,9 @@
   let charged = $state('');
   let apart = $state<string[]>([]);
   let copied = $state(false);
-  const currency = $derived(sums[0]?.currency ?? '');
+  let chargedIn = $state('');
+  /** What was planned, unless another is typed: a registrar may charge in its own. */
+  const currency = $derived(chargedIn || (sums[0]?.currency ?? ''));
 
   const list = createMutation(() => ({
     mutationFn: async () => {
@@ -80,7 +82,7 @@
       return ask(api.POST('/api/hands/said', { body: { steps, order } }));
     },
     onSuccess: () => {
-      number = charged = '';
+      number = charged = chargedIn = '';
       void refresh(client, 'desk', 'moves', 'hands');
     },
   }));
@@ -178,15 +180,24 @@
         autocomplete="off"
         bind:value={number}
       />
-      <label for="o-charged-{account}">{say.orders.charged(currency)}</label>
+      <label for="o-charged-{account}">{say.orders.charged}</label>
       <input
         id="o-charged-{account}"
         class="plain num w-[9rem]"
         inputmode="decimal"
         {@attach amountIn(() => currency)}
         autocomplete="off"
-        disabled={!currency}
         bind:value={charged}
+      />
+      <label for="o-currency-{account}">{say.orders.currency}</label>
+      <input
+        id="o-currency-{account}"
+        class="plain num w-[4rem]"
+        pattern={'[A-Za-z]{3}'}
+        maxlength="3"
+        autocomplete="off"
+        required={!!charged.trim()}
+        bind:value={() => currency, (v) => (chargedIn = v.toUpperCase())}
       />
       <Button type="submit" disabled={placed.isPending || !chosen.length}
         >{chosen.length === 1

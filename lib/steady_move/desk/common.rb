@@ -14,6 +14,7 @@ module SteadyMove
 
       needs :accounts, :dns, :now, :sender, :settings
       offers :ContactRoles,
+             :ExpiryAfter,
              :Heard,
              :HolidayCalendar,
              :LastHeard,

@@ -61,7 +61,7 @@ module SteadyMove
             day(move.started_at),
             day(report.ended_at),
             day(move.plan.expires_at),
-            day(move.plan.expected_expiry),
+            day(Common::ExpiryAfter.of(move).first),
             *money(report.line),
             report.open_items.size,
             day(report.again_at)

@@ -62,9 +62,10 @@ module SteadyMove
 
         def expiry(report)
           plan = report.move.plan
-          return unless report.settled? && plan.expires_at && plan.expected_expiry
+          after, seen = Common::ExpiryAfter.of(report.move)
+          return unless report.settled? && plan.expires_at && after
 
-          say("expiry", before: plan.expires_at, after: plan.expected_expiry)
+          say(seen ? "expiry" : "expiry_reckoned", before: plan.expires_at, after: after)
         end
 
         def again(report) =

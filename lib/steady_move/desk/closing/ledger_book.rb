@@ -164,7 +164,7 @@ module SteadyMove
             spent: spent,
             besides: besides,
             charged: charged,
-            lost_days: lost_days(move.plan),
+            lost_days: Common::ExpiryAfter.lost_days(move),
             quoted: quoted,
             saved: (saved(move, spent) if besides.empty?)
           )
@@ -177,15 +177,6 @@ module SteadyMove
           return unless move.state.landed?
 
           stay - spent
-        end
-
-        # Days that were paid for and are not in the expiry that the move brings: 0 where nothing is
-        # lost.
-        def lost_days(plan)
-          return unless plan.expires_at && plan.expected_expiry && plan.years
-
-          whole = Core::Expiry.add_years(plan.expires_at, plan.years)
-          [((whole - plan.expected_expiry) / 86_400).round, 0].max
         end
       end
     end

@@ -86,21 +86,11 @@ module SteadyMove
 
         # The expiry as computed from the landing instant (core/expiry.rb).
         def expiry(record)
-          landed = state.told("landed_at")
-          return unless landed && plan.expires_at
-          return unknown("expiry", plan.expected_expiry || plan.expires_at) unless record.expires_at
+          at = Common::ExpiryAfter.landed_at(state)
+          return unless at && plan.expires_at
 
-          at = landed.data["landed_at"] || landed.at
-          grace = plan.in_grace == true && (plan.grace_ends_at.nil? || at < plan.grace_ends_at)
-          wanted =
-            Core::Expiry.after_move(
-              expires_at: plan.expires_at,
-              landed_at: at,
-              years: plan.years,
-              max_years: plan.max_years || 10,
-              in_grace: grace
-            )
-          check("expiry", wanted.expires_at, record.expires_at)
+          wanted = Common::ExpiryAfter.reckoned(plan, at)
+          record.expires_at ? check("expiry", wanted, record.expires_at) : unknown("expiry", wanted)
         end
 
         # Nobody shows it: neither as ordered nor otherwise.

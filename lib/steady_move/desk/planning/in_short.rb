@@ -96,7 +96,7 @@ module SteadyMove
             finish: range.spread.range,
             futures: range.futures,
             uptime: uptime(move.plan),
-            expected_expiry: move.plan.expected_expiry
+            expected_expiry: Common::ExpiryAfter.of(move).first
           )
         end
 

@@ -72,7 +72,7 @@ module SteadyMove
             expires_at: Json.time(move.plan.expires_at),
             code: code_state,
             words: shown(move.plan, words),
-            expected_expiry: Json.time(move.plan.expected_expiry),
+            expected_expiry: Json.time(Desk::Common::ExpiryAfter.of(move).first),
             carries: move.plan.carry?,
             checks: checks(state),
             steps: steps(state, move, words, looks, hands),

@@ -45,7 +45,13 @@ module SteadyMove
                   )
                 end
               )
-            done(says, source: :everywhere, checks: rows)
+            done(says, source: :everywhere, checks: rows, **shown(checks))
+          end
+
+          # The expiry that is shown now, whatever was planned; nothing where nobody shows it.
+          def shown(checks)
+            found = checks.find { |c| c.id == "expiry" }&.found
+            found.is_a?(Time) ? { shown_expiry: found } : {}
           end
 
           # What a connection can put right is put right; the rest is done at the gaining side by

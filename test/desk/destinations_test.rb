@@ -55,8 +55,33 @@ class DestinationsTest < Minitest::Test
     batches.start(batch, by: ADA, shown: SteadyMove::Desk::Batches::Batch.sums(rows)[:total])
     world.runner.pass
     assert_equal(%w[held in in], world.app.batches.members(batch).map(&:state).sort)
-    assert_equal 1800, checks.committed(world.app.accounts.find("withy"), "EUR").minor
+    assert_equal 1800,
+                 checks.committed(
+                   world.app.accounts.find("withy"),
+                   "EUR",
+                   since: world.app.now
+                 ).minor
     assert_match(/looked|noted/, world.app.journal.page(limit: 50).map(&:says).join)
+  end
+
+  # What an order took is gone, also once its move is over, until somebody notes what is left.
+  def test_a_balance_less_what_was_ordered_since
+    live_with("tarnbeck")
+    orlop = world.app.accounts.find("orlop")
+    world.app.accounts.put(orlop.dup.tap { |a| a.habits = a.habits.merge("paid_by" => "balance") })
+    enough = -> { of("orlop", total: euros(902))["balance"] }
+    checks.note("orlop", "balance", balance: euros(1000), by: ADA)
+    assert enough.call
+    id = world.start("isles-timetable.example", to: "orlop")
+    refute enough.call, "it is under way"
+    world.until_true(most: 300, what: "ordered") { state(id).with_trait(:orders).done? }
+    refute enough.call, "it is ordered"
+    world.until_true(most: 300, what: "the end") { !world.move(id).open }
+    refute enough.call, "it is over"
+    other = world.plan("nightboat-saltern.example", to: "orlop")
+    assert_match(/10\.00 EUR; 0\.98 EUR of it is free/, other.refusals.join)
+    checks.note("orlop", "balance", balance: euros(1000), by: ADA)
+    assert enough.call, "seen since"
   end
 
   def test_prices_side_by_side

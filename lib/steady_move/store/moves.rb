@@ -95,6 +95,11 @@ module SteadyMove
       # The last few that went from an account, over or not.
       def of_account(account) = load(@rows.where(from_account: account).reverse(:id).limit(LATELY))
 
+      # The last few that were to go to an account and are over.
+      def over_at(account)
+        load(@rows.where(open: false, to_account: account).reverse(:last_seq).limit(LATELY))
+      end
+
       # How many open moves go from or to an account.
       def resting_on(account)
         @rows

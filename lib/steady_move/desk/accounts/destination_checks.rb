@@ -10,6 +10,8 @@ module SteadyMove
         # find_out: how it is found out; seen_at, by: of the look, nil where there was none.
         Check = Struct.new(:key, :is, :says, :find_out, :seen_at, :by, keyword_init: true)
         NOTED = %w[method billing profile terms].freeze
+        # An order was placed: a person said so, or the desk did it.
+        PLACED = %w[said intended].freeze
 
         def initialize(ports)
           @ports = Ports.of(ports)
@@ -61,22 +63,36 @@ module SteadyMove
           )
         end
 
-        # How much of a balance open moves to an account have yet to take: Amounts by currency are
-        # not mixed. Returns an Amount in a currency.
-        def committed(account, currency)
-          due =
-            @ports
-              .moves
-              .at(account.id)
-              .select { |m| m.to_account == account.id && m.state.ending.nil? }
-          open = due.reject { |m| m.state.with_trait(:orders)&.done? }
-          open
-            .filter_map { |m| m.plan.price&.amount }
+        # How much of a balance open moves to an account have yet to take, and orders there have
+        # taken since it was noted (since: Time): Amounts by currency are not mixed. What was paid
+        # back after a refusal shows in the balance that is noted next. Returns an Amount in a
+        # currency.
+        def committed(account, currency, since:)
+          open = @ports.moves.at(account.id).select { |m| m.to_account == account.id }
+          (open + @ports.moves.over_at(account.id))
+            .filter_map { |m| taken(m, since) }
             .select { |amount| amount.currency == currency }
             .reduce(Core::Money::Amount.new(0, currency), :+)
         end
 
         private
+
+        # What a move takes from a balance as it was at an instant; nil where that is nothing.
+        def taken(move, since)
+          price = move.plan.price&.amount
+          step = move.plan.with_trait(:orders)&.id
+          return (price if placed_at(move, step) >= since) if ordered?(move, step)
+
+          move.state.ending ? nil : price
+        end
+
+        def ordered?(move, step) = !step.nil? && move.state.done?(step)
+
+        # When an order that was placed was: as a person said, or as the desk did it.
+        def placed_at(move, step)
+          mine = move.events.select { |e| e.step == step }
+          (mine.reverse_each.find { |e| PLACED.include?(e.type) } || mine.last).at
+        end
 
         def seen(row, by) = row.merge("at" => @ports.now, "by" => by)
         def balance?(account) = account.habits["paid_by"] == "balance"
@@ -99,7 +115,7 @@ module SteadyMove
             return check("balance", nil, "other_currency", account, row, held: held.to_s)
           end
 
-          free = held - committed(account, held.currency)
+          free = held - committed(account, held.currency, since: row["at"])
           enough = total.nil? ? nil : free.minor >= total.minor
           state = { true => "yes", false => "no", nil => "there" }.fetch(enough)
           check(

@@ -103,14 +103,17 @@ module SteadyMove
 
         private
 
-        # What open moves will take from the destination's balance, where it is paid from one.
+        # What moves take from the destination's noted balance, where it is paid from one.
         def committed(accounts)
           account = @to && accounts.find { |a| a.id == @to }
           held =
             account && account.habits["paid_by"] == "balance" &&
               account.habits.dig("ready", "balance")
           if held
-            Accounts::DestinationChecks.new(@ports).committed(account, held["currency"]).minor
+            Accounts::DestinationChecks
+              .new(@ports)
+              .committed(account, held["currency"], since: held["at"])
+              .minor
           else
             0
           end

@@ -81,7 +81,7 @@ module SteadyMove
         def taken(move, since)
           price = move.plan.price&.amount
           step = move.plan.with_trait(:orders)&.id
-          return (price if placed_at(move, step) >= since) if ordered?(move, step)
+          return(price if placed_at(move, step) >= since) if ordered?(move, step)
 
           move.state.ending ? nil : price
         end

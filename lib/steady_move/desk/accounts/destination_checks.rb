@@ -79,11 +79,9 @@ module SteadyMove
 
         # What a move takes from a balance as it was at an instant; nil where that is nothing.
         def taken(move, since)
-          price = move.plan.price&.amount
           step = move.plan.with_trait(:orders)&.id
-          return(price if placed_at(move, step) >= since) if ordered?(move, step)
-
-          move.state.ending ? nil : price
+          placed = ordered?(move, step) ? placed_at(move, step) >= since : move.state.ending.nil?
+          placed ? move.plan.price&.amount : nil
         end
 
         def ordered?(move, step) = !step.nil? && move.state.done?(step)

@@ -72,6 +72,10 @@ module SteadyMove
       before
     ].freeze
 
+    # How serve ends where only a person can put right what is wrong (EX_CONFIG of sysexits.h): the
+    # service is not started again.
+    UNSERVABLE = 78
+
     # words: ARGV. Ends the process.
     def self.run(words, out: $stdout, err: $stderr) = new(words, out, err).run
 
@@ -96,7 +100,7 @@ module SteadyMove
     def run
       case [@command, @file.nil?]
       when ["serve", true]
-        at_the_desk { Serving.new(config, @out).call }
+        at_the_desk(UNSERVABLE) { Serving.new(config, @out).call }
       when ["backup", false], ["export", false], ["import", false]
         keep(@command, @file)
       when ["people", false]
@@ -142,14 +146,19 @@ module SteadyMove
       at_the_desk { exit AdminCommands.new(config, @out).public_send(command, *words) }
     end
 
-    # Serves no script: its errors are those of a whole desk.
-    def at_the_desk
+    # Serves no script: its errors are those of a whole desk. status: to end with where only a
+    # person can put it right.
+    def at_the_desk(status = 1)
       yield
-    rescue Desk::Refused,
-           Store::Database::Unusable,
-           Web::Serve::PortTaken,
-           Core::Readiness::Rulebook::Invalid => e
-      abort e.message.lines(chomp: true).map { |line| "Steady Move: #{line}" }.join("\n")
+    rescue Web::Serve::PortTaken => e
+      stop(e, 1)
+    rescue Desk::Refused, Store::Database::Unusable, Core::Readiness::Rulebook::Invalid => e
+      stop(e, status)
+    end
+
+    def stop(error, status)
+      warn(error.message.lines(chomp: true).map { |line| "Steady Move: #{line}" })
+      exit status
     end
 
     # What is named here is loaded when a script needs it, so that a script starts fast. Returns the

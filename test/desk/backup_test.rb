@@ -46,11 +46,31 @@ class BackupTest < Minitest::Test
     refute_path_exists @other.database
   end
 
+  # Restored by root into the folder of whoever runs the desk, the files are theirs.
+  def test_what_is_restored_belongs_to_the_keeper_of_the_folder
+    Backup.make(config("desk"), @file)
+    FileUtils.mkdir_p(@other.data)
+    owner = Process.euid.zero? ? [12_345, 12_346] : [Process.euid, Process.egid]
+    File.chown(*owner, @other.data)
+    Backup.restore(@other, @file)
+    [@other.database, @other.key_file].each do |file|
+      found = File.stat(file)
+      assert_equal [*owner, "600"], [found.uid, found.gid, found.mode.to_s(8)[-3..]]
+    end
+  end
+
+  # What only a person can put right is not tried again by the service.
+  def test_the_unit_knows_when_not_to_start_again
+    unit = File.read(File.join(SteadyMove::ROOT, "docs", "running", "steady-move.service"))
+    assert_equal SteadyMove::Cli::UNSERVABLE.to_s, unit[/^RestartPreventExitStatus=(\d+)$/, 1]
+  end
+
   # words for the command line => exit status and what it says
   COMMANDS = {
     [] => [2, "Usage:"],
     %w[backup] => [2, "Usage:"],
     %w[backup x --config /nowhere.yml] => [1, "is not there"],
+    %w[serve --config /nowhere.yml] => [78, "is not there"],
     %w[--nonsense] => [2, "invalid option"]
   }.freeze
 

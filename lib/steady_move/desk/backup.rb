@@ -81,11 +81,19 @@ module SteadyMove
           KeyChange.check(db, Store::Safe.at(File.join(folder, KEY), sealed: true), file)
           db.disconnect
           %w[-wal -shm].each { |more| FileUtils.rm_f("#{config.database}#{more}") }
-          FileUtils.install(File.join(folder, KEY), config.key_file, mode: 0o600)
-          FileUtils.install(File.join(folder, DATABASE), config.database, mode: 0o600)
+          owner = owner_of(File.dirname(config.database))
+          FileUtils.install(File.join(folder, KEY), config.key_file, mode: 0o600, **owner)
+          FileUtils.install(File.join(folder, DATABASE), config.database, mode: 0o600, **owner)
         end
       rescue Zip::Error, SystemCallError => e
         fail!(:not_restored, file: file, says: e.message.lines.first.strip)
+      end
+
+      # Whoever runs the desk keeps its folder: what root restores is theirs.
+      def owner_of(folder)
+        return {} unless Process.euid.zero?
+
+        File.stat(folder).then { |s| { owner: s.uid, group: s.gid } }
       end
 
       # Calls the block with a folder that holds the archive's two files. Raises Refused.

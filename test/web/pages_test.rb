@@ -73,6 +73,26 @@ class PagesTest < Minitest::Test
     assert_includes page, %(content="/desk")
   end
 
+  # Under a path the desk's own places answer as those without do, and its cookie goes nowhere else.
+  def test_all_of_it_under_a_path
+    { path: "/desk", metrics: { "token" => "t" * 20 } }.each do |key, value|
+      world.app.config.instance_variable_set("@#{key}", value)
+    end
+    @app = world.desk.application(log: SteadyMove::Web::Log.new(StringIO.new)).rack
+    header "Authorization", "Bearer #{"t" * 20}"
+    says = { "healthz" => "alive", "readyz" => "ready", "metrics" => "steady_move_moves_open" }
+    says
+      .to_a
+      .product(["", "/desk"]) do |(what, text), path|
+        assert_equal 200, get("#{path}/#{what}").status
+        assert_includes last_response.body, text
+      end
+    header "Authorization", nil
+    assert_equal 200, get("/desk/api/session").status
+    assert_match(%r{; path=/desk(;|$)}i, last_response.headers["set-cookie"].to_s)
+    assert_equal 404, get("/api/session").status
+  end
+
   # What the view will ask for is asked for with the page; of a signed-in person's data nothing
   # without one.
   def test_the_first_answers_are_fetched_with_the_scripts

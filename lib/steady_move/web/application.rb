@@ -114,7 +114,7 @@ module SteadyMove
           .new do
             use Origin, own.desk.config.proxies
             use RequestLog, own.log, own.watching.metrics
-            HealthEndpoints::PATHS.each { |place| map(place) { run own.watching } }
+            HealthEndpoints.places(path).each { |place| map(place) { run own.watching } }
             path.empty? ? run(inside) : map(path) { run inside }
           end
           .to_app
@@ -123,6 +123,9 @@ module SteadyMove
       # Where people reach the desk, for links in its mails: never from a request, whose sender
       # could say anything.
       def address = desk.address || "http://localhost:#{desk.port}#{desk.config.path}"
+
+      # Where its cookie goes: nothing else on that host is told it.
+      def place = desk.config.path.empty? ? "/" : desk.config.path
 
       def inspect = "#<Application>"
 
@@ -164,7 +167,7 @@ module SteadyMove
                 include: PACKED,
                 if: ->(env, *) { !UNPACKED.include?(env["PATH_INFO"]) }
             use OneConnection, own.desk.db
-            use Rack::Session::Cookie, secrets: [secret], **SESSION
+            use Rack::Session::Cookie, secrets: [secret], path: own.place, **SESSION
             use CsrfGuard
             run(->(env) { env["PATH_INFO"].start_with?("/api/") ? api.call(env) : pages.call(env) })
           end

@@ -14,6 +14,9 @@ module SteadyMove
         "cache-control" => "no-store"
       }.freeze
 
+      # Where they are had: also under the desk's own path, where it has one.
+      def self.places(path) = ["", path].uniq.product(PATHS).map(&:join)
+
       attr_reader :metrics
 
       def initialize(application)

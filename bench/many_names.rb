@@ -246,7 +246,7 @@ module ManyNames
   def scrolling(port)
     options =
       Selenium::WebDriver::Chrome::Options.new(
-        binary: "/usr/bin/chromium-headless-shell",
+        binary: "/usr/bin/chromium",
         args: %w[--headless --no-sandbox --disable-gpu]
       )
     browser =

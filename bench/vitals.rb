@@ -124,7 +124,7 @@ module Vitals
   def browse(port)
     options =
       Selenium::WebDriver::Chrome::Options.new(
-        binary: "/usr/bin/chromium-headless-shell",
+        binary: "/usr/bin/chromium",
         args: %w[--headless --no-sandbox --disable-gpu --window-size=1280,900]
       )
     browser =

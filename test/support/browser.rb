@@ -49,7 +49,7 @@ module Browser
   Capybara::Selenium::Find.define_method(:is_displayed_atom) { ReadAtOnce::SEEN }
 
   Capybara.register_driver(:chromium) do |app|
-    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium-headless-shell")
+    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
     SWITCHES.each { |s| options.add_argument(s) }
     options.add_option("goog:loggingPrefs", { browser: "ALL" })
     client = Selenium::WebDriver::Remote::Http::Default.new(open_timeout: 120, read_timeout: 240)

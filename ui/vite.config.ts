@@ -9,9 +9,52 @@ const calm = (): Plugin => ({
   generateBundle(_, bundle) {
     for (const file of Object.values(bundle))
       if (file.type === 'asset' && file.fileName.endsWith('.css'))
-        file.source = String(file.source).replaceAll(/font-display:\s*swap/g, 'font-display:optional');
+        file.source = String(file.source).replaceAll(
+          /font-display:\s*swap/g,
+          'font-display:optional',
+        );
   },
 });
+
+/** One of these paths, wherever packages lie. */
+const any = (...paths: string[]) => new RegExp(`[/\\0](?:${paths.join('|')})`);
+const KIT = 'flowbite-svelte/dist';
+/**
+ * Each file is a question to the server, and over a slow line each of them waits: what the first
+ * page needs of packages is one file, what the desk's own code shares another, and what lists need
+ * besides a third.
+ */
+const GROUPS = [
+  {
+    name: 'kit',
+    test: any(
+      'svelte/',
+      'preload-helper',
+      'esm-env/',
+      'clsx/',
+      '@tanstack/query-core/',
+      '@tanstack/svelte-query/',
+      'openapi-fetch/',
+      'sv-router/',
+      'tailwind-variants/',
+      `${KIT}/(?:buttons|spinner|theme|utils|context)`,
+    ),
+  },
+  {
+    name: 'common',
+    test: /src\/lib\/(?:en\/parts|api|base|clock|days|dirty|say|tied|words)\./,
+  },
+  {
+    name: 'lists',
+    test: any(
+      '@tanstack/virtual-core/',
+      '@tanstack/svelte-virtual/',
+      `${KIT}/forms/(?:label|select|input-field)/`,
+      'src/lib/reading',
+      'src/parts/(?:ListBesideSheet|Head|Choice|Panel|GateMark|Download|May|Field|DateField)\\.',
+    ),
+  },
+];
 
 export default defineConfig({
   // the desk writes its own path into the page that it serves
@@ -26,10 +69,12 @@ export default defineConfig({
   // The kit's components don't contradict their own classes: what sorts that out would be a tenth of the first load.
   resolve: { alias: { 'tailwind-variants': 'tailwind-variants/lite' } },
   build: {
+    manifest: 'manifest.json',
     outDir: '../public',
     emptyOutDir: true,
     assetsInlineLimit: 0,
     rolldownOptions: {
+      output: { codeSplitting: { groups: GROUPS, includeDependenciesRecursively: false } },
       treeshake: {
         moduleSideEffects: [
           { test: /node_modules\/flowbite-svelte\//, sideEffects: false },

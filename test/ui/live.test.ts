@@ -72,6 +72,29 @@ test('a stream that was refused is asked for again, later each time, and what wa
   expect(Stream.all.length).toBe(8);
 });
 
+test('what the page knows already is not asked for again by its first stream', async () => {
+  const meta = document.createElement('meta');
+  meta.name = 'steady-move-seen';
+  meta.content = '41';
+  document.head.append(meta);
+  vi.resetModules();
+  const { follow } = await import('../../ui/src/lib/live.svelte');
+  const client = new QueryClient();
+  const asked = vi.spyOn(client, 'invalidateQueries').mockResolvedValue();
+  const stop = follow(client);
+  expect(last().url).toBe('/api/events?since=41');
+  last().onopen?.();
+  expect(asked).not.toHaveBeenCalled();
+  last().refuse();
+  vi.advanceTimersByTime(1000);
+  expect(last().url).toBe('/api/events');
+  last().onopen?.();
+  expect(asked).toHaveBeenCalledTimes(1);
+  stop();
+  meta.remove();
+  vi.resetModules();
+});
+
 test('what changed is asked for by its topics alone', async () => {
   const { follow } = await import('../../ui/src/lib/live.svelte');
   const client = new QueryClient();

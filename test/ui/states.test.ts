@@ -20,7 +20,7 @@ const list = {
 // View => what it asks for, answered with nothing in it; what it then says would be there, and the
 // one way to it.
 const VIEWS: Record<string, [answers: Record<string, unknown>, empty: RegExp]> = {
-  'names/Names': [{ '/api/names': list, '/api/accounts': accounts }, /No names yet.*Add names/s],
+  'names/NameList': [{ '/api/names': list, '/api/accounts': accounts }, /No names yet.*Add names/s],
   'moves/Approvals': [{ '/api/approvals': { places: [], coming: [] } }, /No approval is due/],
   'batches/Batches': [{ '/api/batches': { batches: [] } }, /No batch yet/],
   'ledger/Ledger': [

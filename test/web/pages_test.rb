@@ -10,12 +10,15 @@ class PagesTest < Minitest::Test
   include SignedIn
 
   SCRIPT = "console.log('a script');\n" * 50
+  # Stands for it as Brotli packs it: Ruby can't unpack that.
+  SMALLER = "packed otherwise"
 
   def pages(**how)
     @folder = File.join(world.folder, "public")
     FileUtils.mkdir_p(File.join(@folder, "assets"))
     File.write(File.join(@folder, "assets", "a-1.js"), SCRIPT)
     Zlib::GzipWriter.open(File.join(@folder, "assets", "a-1.js.gz")) { |gz| gz.write(SCRIPT) }
+    File.write(File.join(@folder, "assets", "a-1.js.br"), SMALLER)
     File.write(
       File.join(@folder, "index.html"),
       %(<head><script src="./assets/a-1.js"></script></head>)
@@ -37,27 +40,29 @@ class PagesTest < Minitest::Test
     [status, headers, text]
   end
 
-  # what a browser takes => is it packed?
+  # what a browser takes => how it is packed
   ACCEPTS = {
-    nil => false,
-    "gzip, deflate, br" => true,
-    "br;q=1.0, gzip;q=0.8" => true,
-    "gzip;q=0" => false,
-    "GZIP" => true,
-    "identity" => false,
-    "gzip;q=0.0, br" => false,
-    "xgzip" => false
+    nil => nil,
+    "gzip, deflate, br" => "br",
+    "br;q=1.0, gzip;q=0.8" => "br",
+    "gzip, br;q=0" => "gzip",
+    "gzip;q=0" => nil,
+    "GZIP" => "gzip",
+    "identity" => nil,
+    "gzip;q=0.0, br" => "br",
+    "xgzip, brotli" => nil
   }.freeze
 
   def test_scripts_are_packed_for_whoever_takes_them_so
     here = pages
-    ACCEPTS.each do |accepts, packed|
+    ACCEPTS.each do |accepts, coding|
       status, headers, text = ask(here, "/assets/a-1.js", accepts)
-      assert_equal [200, packed ? "gzip" : nil, "accept-encoding"],
+      assert_equal [200, coding, "accept-encoding"],
                    [status, headers["content-encoding"], headers["vary"]],
                    accepts.inspect
       assert_match(/javascript/, headers["content-type"])
-      assert_equal SCRIPT, packed ? Zlib.gunzip(text) : text
+      unpacked = { "gzip" => ->(t) { Zlib.gunzip(t) }, "br" => ->(t) { t == SMALLER && SCRIPT } }
+      assert_equal SCRIPT, unpacked.fetch(coding, :itself.to_proc).call(text)
     end
     %w[
       /assets/nothing.js
@@ -97,7 +102,7 @@ class PagesTest < Minitest::Test
   # without one.
   def test_the_first_answers_are_fetched_with_the_scripts
     links = ->(path) do
-      get(path) && last_response.body.scan(/rel="preload"[^>]*href="([^"]*)"/).flatten
+      get(path) && last_response.body.scan(/rel="preload" as="fetch"[^>]*href="([^"]*)"/).flatten
     end
     assert_equal ["/api/session"], links["/"]
     sign_in
@@ -107,6 +112,23 @@ class PagesTest < Minitest::Test
       asked = links[path]
       assert_operator asked.size, :>, 2
       asked.each { |place| assert_equal 200, get(CGI.unescapeHTML(place)).status, place }
+    end
+    assert_match(/name="steady-move-seen" content="#{world.app.journal.last_seq}"/, get("/").body)
+  end
+
+  # A list that is a part of its own, and whatever that needs, comes with the page; and its file is
+  # there, or the build's list names it otherwise now.
+  def test_a_views_own_part_comes_with_the_page
+    list = { "a.svelte" => { file: "assets/a-1.js", css: ["assets/a-1.css"], imports: %w[b] } }
+    list["b"] = { file: "assets/b-1.js", imports: %w[a.svelte] }
+    pages # makes the folder
+    File.write(File.join(@folder, "manifest.json"), JSON.generate(list))
+    built = SteadyMove::Web::BuiltParts.new(@folder)
+    assert_equal %w[assets/a-1.js assets/a-1.css assets/b-1.js], built.of("a.svelte")
+    assert_empty built.of("c.svelte")
+    own = SteadyMove::Web::BuiltParts.new(File.join(SteadyMove::ROOT, "public"))
+    SteadyMove::Web::Pages::PARTS.each_value do |part|
+      assert_operator own.of(part).size, :>, 5, part
     end
   end
 

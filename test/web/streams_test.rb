@@ -35,6 +35,25 @@ class StreamsTest < Minitest::Test
     assert over?(reader)
   end
 
+  # A page that says up to where it knows is told at once what came after, and nothing else is.
+  def test_a_page_is_told_what_it_missed
+    journal = %w[names post moves]
+    here = Hub.new(topics: ->(seq) { journal.drop(seq) }) { journal.size }
+    {
+      nil => nil,
+      3 => nil,
+      1 => "post moves",
+      0 => "names post moves",
+      4 => "all"
+    }.each do |n, told|
+      reader, writer = IO.pipe
+      here.stream(1, since: n) { true }.call(writer)
+      missed = told ? "event: changed\ndata: #{told}\n\n" : ""
+      assert_equal "retry: 1000\n\n#{missed}", heard(reader), n.inspect
+    end
+    here.close
+  end
+
   # What nobody foresaw ends no stream: it is told once, and changes are told when it is over.
   def test_an_error_ends_no_stream
     seq = 1

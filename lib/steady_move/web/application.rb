@@ -100,7 +100,7 @@ module SteadyMove
             on_error: log.method(:error),
             topics: ->(seq) { Topics.since(desk.journal, seq) }
           ) { desk.journal.last_seq }
-        @pages = Pages.new(public_folder, path: desk.config.path)
+        @pages = Pages.new(public_folder, path: desk.config.path) { desk.journal.last_seq }
         @watching = HealthEndpoints.new(self)
         runner.alerts.on_news { |level, says| log.line(level: level, says: says) }
       end

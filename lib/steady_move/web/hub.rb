@@ -35,20 +35,30 @@ module SteadyMove
         @thread = Thread.new { watch until @closed }
       end
 
-      # A stream for this person, or nil where there are too many. The block says whether the
+      # A stream for this person, or nil where there are too many. since: the number up to which the
+      # page knows of changes, or nil; what came after it is told first. The block says whether the
       # person is still signed in.
-      def stream(person_id, &here)
+      def stream(person_id, since: nil, &here)
         @lock.synchronize do
           if @streams.size >= MOST || @streams.count { |s| s.person_id == person_id } >= OWN_MOST
             return
           end
 
-          Stream.new(self, person_id, here).tap { |s| @streams << s }
+          Stream.new(self, person_id, since, here).tap { |s| @streams << s }
         end
       end
 
+      # What a page that knows of changes up to this number has missed, as it is told; a number that
+      # was never reached here is of another desk (a backup that was restored).
+      def missed(since)
+        now = @seen.call.to_i
+        return "" if since.nil? || since == now
+
+        event(since < now ? @topics.call(since) : ["all"])
+      end
+
       # topics: what changed. Writes it to all streams.
-      def notify(topics = []) = send_out("event: changed\ndata: #{topics.join(" ")}\n\n")
+      def notify(topics = []) = send_out(event(topics))
 
       # Ends all streams, so that the server can stop.
       def close
@@ -64,6 +74,7 @@ module SteadyMove
 
       private
 
+      def event(topics) = "event: changed\ndata: #{topics.join(" ")}\n\n"
       def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       def watch
@@ -101,8 +112,9 @@ module SteadyMove
       class Stream
         attr_reader :person_id
 
-        def initialize(hub, person_id, here)
+        def initialize(hub, person_id, since, here)
           @hub = hub
+          @since = since
           @person_id = person_id
           @here = here
           @lock = Mutex.new
@@ -113,7 +125,9 @@ module SteadyMove
         # Rack calls this once the headers are sent; the connection stays open when it returns.
         def call(io)
           @lock.synchronize { @io = io }
-          say(BEGINNING, ask: false)
+          say(BEGINNING + @hub.missed(@since), ask: false)
+        rescue Sequel::DatabaseError
+          self.end # asked for again in a second
         end
 
         def say(text, ask: true)

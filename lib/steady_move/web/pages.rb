@@ -16,11 +16,24 @@ module SteadyMove
         "/moves" => %w[axis accounts batches moves?state=ended forecast]
       }.freeze
 
-      # path: under which the desk is served, e.g. "/desk"; it is written into the page.
-      def initialize(folder, path: "")
+      # Content codings (RFC 9110 §8.4.1, RFC 7932), the smaller one first, and how a file packed so
+      # ends.
+      CODINGS = { "br" => "br", "gzip" => "gz" }.freeze
+
+      # Where its list comes as a part of its own, that part.
+      PARTS = {
+        "/names" => "src/views/names/NameList.svelte",
+        "/moves" => "src/views/moves/Moves.svelte"
+      }.freeze
+
+      # path: under which the desk is served, e.g. "/desk"; it is written into the page, and so is
+      # the number of the last change, which the block answers: what the page asks for is newer.
+      def initialize(folder, path: "", &seen)
+        @seen = seen
         @folder = folder
         @path = path
         @files = Rack::Files.new(folder)
+        @parts = BuiltParts.new(folder)
       end
 
       def call(env)
@@ -40,27 +53,31 @@ module SteadyMove
 
       # As it was packed when the pages were built, for whoever takes it so (RFC 9110 §12.5.3).
       def asset(env, name)
-        packed = gzip?(env) && File.file?(File.join(@folder, "assets", "#{name}.gz"))
-        answer = @files.call(packed ? env.merge("PATH_INFO" => "/assets/#{name}.gz") : env)
+        coding, ending =
+          CODINGS.find do |coding, ending|
+            takes?(env, coding) && File.file?(File.join(@folder, "assets", "#{name}.#{ending}"))
+          end
+        path = coding ? "/assets/#{name}.#{ending}" : env["PATH_INFO"]
+        answer = @files.call(env.merge("PATH_INFO" => path))
         headers = answer[1]
         headers["cache-control"] = "public, max-age=31536000, immutable" if answer[0] == 200
         headers["vary"] = "accept-encoding"
-        return answer unless packed
+        return answer unless coding
 
         headers["content-type"] = Rack::Mime.mime_type(File.extname(name))
-        headers["content-encoding"] = "gzip"
+        headers["content-encoding"] = coding
         answer
       end
 
-      # Named, and not with a weight of nothing.
-      def gzip?(env)
+      # Is this coding named, and not with a weight of nothing?
+      def takes?(env, coding)
         env["HTTP_ACCEPT_ENCODING"]
           .to_s
           .downcase
           .split(",")
-          .any? do |coding|
-            name, weight = coding.delete(" ").split(";q=")
-            name == "gzip" && (weight.nil? || weight.to_f.positive?)
+          .any? do |named|
+            name, weight = named.delete(" ").split(";q=")
+            name == coding && (weight.nil? || weight.to_f.positive?)
           end
       end
 
@@ -77,21 +94,32 @@ module SteadyMove
         [
           200,
           { "content-type" => "text/html; charset=utf-8", "cache-control" => "no-cache" },
-          [page(file, ahead(env))]
+          [page(file, head(env))]
         ]
       end
 
-      def ahead(env)
+      # What the page's head says besides, by who asks for it and for which view.
+      def head(env)
+        return ahead(["session"]) unless SignIn.person_and_key(env["rack.session"] || {}).first
+
         plain = env["QUERY_STRING"].to_s.empty? # else the view asks for something narrower
-        views =
-          (
-            if plain && SignIn.person_and_key(env["rack.session"] || {}).first
-              FIRST[env["PATH_INFO"]]
-            else
-              nil
-            end
-          )
-        ["session", *views].map do |asked|
+        seen = %(  <meta name="steady-move-seen" content="#{@seen&.call || 0}" />\n  )
+        seen + ahead(["session", *(FIRST[env["PATH_INFO"]] if plain)]) + parts(env["PATH_INFO"])
+      end
+
+      def parts(path)
+        @parts
+          .of(PARTS[path])
+          .map do |file|
+            rel = file.end_with?(".css") ? %(rel="preload" as="style") : %(rel="modulepreload")
+            %(  <link #{rel} crossorigin href="#{@path}/#{file}">\n  )
+          end
+          .join
+      end
+
+      def ahead(answers)
+        answers
+          .map do |asked|
             href = Rack::Utils.escape_html("#{@path}/api/#{asked}")
             %(  <link rel="preload" as="fetch" crossorigin href="#{href}">\n  )
           end

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/svelte-query';
 import { api, ask } from './api';
-import { at } from './base';
+import { at, seen } from './base';
 import { clock } from './clock.svelte';
 
 class Line {
@@ -84,10 +84,12 @@ export function follow(client: QueryClient): () => void {
   let source: EventSource | undefined;
   let later: ReturnType<typeof setTimeout> | undefined;
   let refused = 0;
+  // The first stream tells what came after the page; whoever was away asks for everything again.
+  let missed = seen === undefined;
 
   function open() {
     leave();
-    source = new EventSource(at('/api/events'));
+    source = new EventSource(at('/api/events') + (missed ? '' : `?since=${seen}`));
     source.addEventListener('changed', (e) => {
       void readClock().catch(() => undefined);
       changed(client, String((e as MessageEvent).data).split(' '));
@@ -95,7 +97,8 @@ export function follow(client: QueryClient): () => void {
     source.onopen = () => {
       line.open = true;
       refused = 0;
-      void refresh(client);
+      if (missed) void refresh(client);
+      missed = true;
     };
     source.onerror = () => {
       line.open = false;

@@ -1,75 +1,25 @@
 <script lang="ts">
-  import { Button, Input, Label } from 'flowbite-svelte';
-  import { api, ask, whenAgain } from '../lib/api';
-  import { say } from '../lib/say';
-  import Whose from '../views/you/Whose.svelte';
-  import Trouble from './Trouble.svelte';
+  import { whenAgain } from '../lib/api';
 
   /**
    * The password once more, over the page, for what weighs much; what was being done goes on by
-   * itself once it was given.
+   * itself once it was given. Its form is fetched when it is needed.
    */
-  let dialog = $state<HTMLDialogElement>();
-  let password = $state('');
-  let error = $state<Error | null>(null);
-  let busy = $state(false);
-  let waiting: ((given: boolean) => void)[] = [];
-
-  whenAgain(
-    () =>
-      new Promise((resolve) => {
-        waiting.push(resolve);
-        if (waiting.length === 1) dialog?.showModal();
-      }),
-  );
+  let waiting = $state.raw<((given: boolean) => void)[]>([]);
+  whenAgain(() => new Promise((resolve) => (waiting = [...waiting, resolve])));
 
   function end(given: boolean) {
     const all = waiting;
     waiting = [];
-    password = '';
-    error = null;
-    dialog?.close();
     for (const resolve of all) resolve(given);
   }
-
-  async function give(e: SubmitEvent) {
-    e.preventDefault();
-    busy = true;
-    await ask(api.POST('/api/me/confirm', { body: { password } })).then(
-      () => end(true),
-      (e: Error) => (error = e),
-    );
-    busy = false;
-  }
+  const form = () =>
+    import('./PasswordDialog.svelte').catch((e: Error) => {
+      end(false);
+      throw e;
+    });
 </script>
 
-<dialog
-  class="over w-[min(26rem,94vw)]"
-  bind:this={dialog}
-  aria-labelledby="again-title"
-  oncancel={(e) => {
-    e.preventDefault();
-    end(false);
-  }}
->
-  <h2 id="again-title">{say.passwordAgain.title}</h2>
-  <p>{say.passwordAgain.says}</p>
-  <Trouble {error} />
-  <form onsubmit={give}>
-    <Whose />
-    <Label for="again-password">{say.passwordAgain.password}</Label>
-    <Input
-      id="again-password"
-      type="password"
-      autocomplete="current-password"
-      required
-      bind:value={password}
-    />
-    <div class="acts flex gap-2 mt-4">
-      <Button color="alternative" type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
-      <Button type="button" color="alternative" onclick={() => end(false)}
-        >{say.forGood.notNow}</Button
-      >
-    </div>
-  </form>
-</dialog>
+{#if waiting.length}
+  {#await form() then { default: PasswordDialog }}<PasswordDialog {end} />{/await}
+{/if}

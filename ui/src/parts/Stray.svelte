@@ -2,7 +2,6 @@
   import { Button } from 'flowbite-svelte';
   import { createMutation, useQueryClient } from '@tanstack/svelte-query';
   import { api, ask, type Schemas } from '../lib/api';
-  import Field from './Field.svelte';
   import ForGood from './ForGood.svelte';
   import May from './May.svelte';
   import Trouble from './Trouble.svelte';
@@ -119,13 +118,15 @@
           act.mutate('expect');
         }}
       >
-        <Field
-          id={`who-${stray.name}`}
-          label={say.stray.orderedBy}
-          bind:value={who}
-          maxlength={120}
-          required
-        />
+        {#await import('./Field.svelte') then { default: Field }}
+          <Field
+            id={`who-${stray.name}`}
+            label={say.stray.orderedBy}
+            bind:value={who}
+            maxlength={120}
+            required
+          />
+        {/await}
         <div class="acts gap-2">
           <Button color="alternative" size="sm" type="submit" disabled={act.isPending}
             >{say.stray.yesExpected}</Button

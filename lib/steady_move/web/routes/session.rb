@@ -41,7 +41,7 @@ module SteadyMove
         on("contract") { content_type(:json) && application.contract.json }
 
         on "events" do
-          stream = application.hub.stream(person[:id]) { person_still_here? }
+          stream = application.hub.stream(person[:id], since: asked[:since]) { person_still_here? }
           raise Problem.say(409, :too_many_pages) unless stream
 
           headers "Cache-Control" => "no-store",

@@ -1,3 +1,8 @@
+<script lang="ts" module>
+  // Outside the component: the router takes one that imports for something to be fetched itself.
+  const alarms = () => import('./Alarms.svelte');
+</script>
+
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, ask, type Card, type Turn } from '../../lib/api';
@@ -11,8 +16,6 @@
   import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import Lane from './Lane.svelte';
-  import Stray from '../../parts/Stray.svelte';
-  import TwoCodes from '../../parts/TwoCodes.svelte';
   import { say } from '../../lib/say';
 
   const desk = createQuery(() => ({
@@ -50,6 +53,12 @@
         : may('changeBatchNames'),
     ),
   );
+  // Rarely needed, and fetched before anything is shown: nothing jumps.
+  const alarmed = $derived(!!(desk.data?.strays.length || desk.data?.choices.length));
+  let Alarms = $state<Awaited<ReturnType<typeof alarms>>['default']>();
+  $effect(() => {
+    if (alarmed) void alarms().then((part) => (Alarms = part.default));
+  });
   const wanted = $derived(
     batches.length +
       yours.length +
@@ -114,7 +123,7 @@
 
 <main class="pt-6 pb-8 px-6 grid gap-4 grid-cols-1 max-w-[90rem] max-[800px]:p-4">
   <Trouble error={desk.error ?? hands.error} />
-  {#if desk.data && !hands.isPending}
+  {#if desk.data && !hands.isPending && (Alarms || !alarmed)}
     <header class="flex flex-wrap gap-y-2 gap-x-4 justify-between items-center">
       <h1 class="answer">{head}</h1>
       {#if all.length}
@@ -129,10 +138,7 @@
       {/if}
     </header>
     <p class="hidden-words" role="status">{told}</p>
-    {#each desk.data.strays as stray (stray.name + stray.seen_at)}<Stray {stray} brief />{/each}
-    {#if desk.data.choices.length}
-      <div class="choices"><TwoCodes choices={desk.data.choices} /></div>
-    {/if}
+    {#if Alarms}<Alarms strays={desk.data.strays} choices={desk.data.choices} />{/if}
     {#each batches as b (b.id)}
       <p class="panel waits">
         <Sentence text={b.says} />

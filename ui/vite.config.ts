@@ -22,7 +22,7 @@ const KIT = 'flowbite-svelte/dist';
 /**
  * Each file is a question to the server, and over a slow line each of them waits: what the first
  * page needs of packages is one file, what the desk's own code shares another, and what lists need
- * besides a third.
+ * besides a third, fields of forms a fourth.
  */
 const GROUPS = [
   {
@@ -47,12 +47,14 @@ const GROUPS = [
   {
     name: 'lists',
     test: any(
-      '@tanstack/virtual-core/',
-      '@tanstack/svelte-virtual/',
-      `${KIT}/forms/(?:label|select|input-field)/`,
       'src/lib/reading',
-      'src/parts/(?:ListBesideSheet|Head|Choice|Panel|GateMark|Download|May|Field|DateField)\\.',
+      'src/parts/(?:ListBesideSheet|Head|Panel|GateMark|Download|May|DateField)\\.',
     ),
+  },
+  { name: 'rows', test: any('@tanstack/virtual-core/', '@tanstack/svelte-virtual/') },
+  {
+    name: 'fields',
+    test: any(`${KIT}/forms/(?:label|select|input-field)/`, 'src/parts/(?:Choice|Field)\\.'),
   },
 ];
 

@@ -58,6 +58,7 @@ class BrowserHeadsTest < Minitest::Test
         by: Practice::DeskSide::Desk::EMAIL,
         to: "orlop"
       )
+    assert_empty twice, "an answer was fetched twice"
     too_long = MOST.filter_map { |path, most| (n = seen(path, WORDS)) > most ? [path, n] : nil }
     assert_empty too_long
     WITHIN.each do |(width, height), most|
@@ -67,6 +68,18 @@ class BrowserHeadsTest < Minitest::Test
         assert_equal 5, places.size, path
         assert_operator places.max, :<=, most, "#{path} at #{width}: #{places}"
       end
+    end
+  end
+
+  # Answers that a page which was just opened asked for more than once. Its stream is open by then,
+  # and told it nothing.
+  def twice
+    %w[/ /names /moves].flat_map do |path|
+      visit path
+      assert_selector "main h1, main .answer"
+      page.has_no_selector?("[aria-busy=true]")
+      asked = page.evaluate_script("performance.getEntriesByType('resource').map((e) => e.name)")
+      asked.grep(%r{/api/(?!clock|practice)}).tally.select { |_, times| times > 1 }.keys
     end
   end
 

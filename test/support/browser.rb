@@ -128,10 +128,10 @@ module Browser
   # Refusals that a test asks for; a form whose person is not known yet; what a slow machine takes
   # seconds to use (that each answer is fetched once, heads_test looks at).
   HARMLESS =
-    /
-    favicon|status\ of\ (401|403|409|422)|\/api\/\S+\ -\ Failed.*status\ of\ 404
+    %r{
+    favicon|status\ of\ (401|403|409|422)|/api/\S+\ -\ Failed.*status\ of\ 404
     |Password\ forms\ should\ have|preloaded.*but\ not\ used\ within\ a\ few\ seconds
-    /x
+    }x
   AXE = File.join(SteadyMove::ROOT, "ui", "node_modules", "axe-core", "axe.min.js")
 
   # What depends on the theme; everything else is the same in both.

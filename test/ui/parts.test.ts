@@ -97,6 +97,7 @@ describe('a transfer that nobody here ordered', () => {
   it('is expected only with a name', async () => {
     const asked = open({}, { [`POST /api/strays/${NAME}/expected`]: {} });
     await press('It is expected');
+    await screen.findByLabelText('Who ordered it');
     await type('Who ordered it', 'Bo of the office');
     await press('Yes, this transfer is expected');
     await waitFor(() => expect(posted(asked)[0]?.body).toEqual({ ordered_by: 'Bo of the office' }));

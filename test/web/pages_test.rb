@@ -128,8 +128,10 @@ class PagesTest < Minitest::Test
     assert_empty built.of("c.svelte")
     own = SteadyMove::Web::BuiltParts.new(File.join(SteadyMove::ROOT, "public"))
     SteadyMove::Web::Pages::PARTS.each_value do |part|
-      assert_operator own.of(part).size, :>, 5, part
+      assert_operator own.of(part).size, :>, 3, part
     end
+    sign_in
+    assert_match(%r{"modulepreload" crossorigin href="/assets/NameList}, get("/names").body)
   end
 
   # JSON comes packed, too; but not what holds the session's token.

@@ -20,10 +20,15 @@ module SteadyMove
       # ends.
       CODINGS = { "br" => "br", "gzip" => "gz" }.freeze
 
-      # Where its list comes as a part of its own, that part.
+      # A view that is a part of its own comes with the page.
       PARTS = {
         "/names" => "src/views/names/NameList.svelte",
-        "/moves" => "src/views/moves/Moves.svelte"
+        "/moves" => "src/views/moves/Moves.svelte",
+        "/by-hand" => "src/views/hands/Hands.svelte",
+        "/post" => "src/views/post/Post.svelte",
+        "/records" => "src/views/records/Records.svelte",
+        "/batches" => "src/views/batches/Batches.svelte",
+        "/ledger" => "src/views/ledger/Ledger.svelte"
       }.freeze
 
       # path: under which the desk is served, e.g. "/desk"; it is written into the page, and so is

@@ -1,7 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api';
   import { filter, put, type Asked, type NameList } from '../../lib/list';
-  import Choice from '../../parts/Choice.svelte';
   import Panel from '../../parts/Panel.svelte';
   import { say } from '../../lib/say';
 
@@ -100,14 +99,16 @@
     oninput={words}
   />
   <Panel label={say.filters.filters}>
-    {#each FIELDS as f (f.key)}
-      <Choice
-        id="filter-{f.key}"
-        label={f.label}
-        of={f.of}
-        bind:value={() => String(what[f.key] ?? ''), (v) => filter(f.key, v || undefined)}
-      />
-    {/each}
+    {#await import('../../parts/Choice.svelte') then { default: Choice }}
+      {#each FIELDS as f (f.key)}
+        <Choice
+          id="filter-{f.key}"
+          label={f.label}
+          of={f.of}
+          bind:value={() => String(what[f.key] ?? ''), (v) => filter(f.key, v || undefined)}
+        />
+      {/each}
+    {/await}
   </Panel>
   {#each acting as { key, word } (key)}
     <button

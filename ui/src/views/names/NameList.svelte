@@ -5,7 +5,7 @@
   import { single, skipToSheet } from '../../lib/keys';
   import { asBefore, asked, isWorking, stretch } from '../../lib/list';
   import { own } from '../../lib/own';
-  import { pick } from '../../lib/tray.svelte';
+  import { pick, picked } from '../../lib/tray.svelte';
   import { isActive, navigate, p, route } from '../../router';
   import { money } from '../../lib/words';
   import ListBesideSheet from '../../parts/ListBesideSheet.svelte';
@@ -13,9 +13,7 @@
   import Trouble from '../../parts/Trouble.svelte';
   import AsIf from './AsIf.svelte';
   import Filters from './Filters.svelte';
-  import List from './List.svelte';
   import Look from './Look.svelte';
-  import Tray from './Tray.svelte';
   import PickList from './PickList.svelte';
   import WhatIf from './WhatIf.svelte';
   import May from '../../parts/May.svelte';
@@ -97,7 +95,9 @@
         <progress max={working.of || 1} value={working.done}></progress>
       </p>
     {:else if list && list.total}
-      <List first={list} {what} {current} {columns} />
+      {#await import('./List.svelte') then { default: List }}
+        <List first={list} {what} {current} {columns} />
+      {/await}
     {:else if list}
       <p class="none py-8 px-4 bg-sheet border border-line text-muted">
         {#if list.held}
@@ -110,7 +110,9 @@
     {/if}
   {/snippet}
 </ListBesideSheet>
-<Tray />
+{#if picked().length}
+  {#await import('./Tray.svelte') then { default: Tray }}<Tray />{/await}
+{/if}
 
 <style>
   .skip:not(:focus) {

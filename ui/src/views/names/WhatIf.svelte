@@ -5,7 +5,6 @@
   import { dayOf, morning } from '../../lib/days';
   import { single } from '../../lib/keys';
   import { put, type Asked } from '../../lib/list';
-  import Choice from '../../parts/Choice.svelte';
   import DateField from '../../parts/DateField.svelte';
   import Panel from '../../parts/Panel.svelte';
   import { say } from '../../lib/say';
@@ -42,10 +41,12 @@
       bind:value={() => (what.at ? dayOf(what.at) : ''), set}
     />
   </div>
-  <Choice
-    id="what-if-to"
-    label={say.whatIf.goingTo}
-    of={destinations}
-    bind:value={() => what.to ?? '', (v) => put('to', v || undefined)}
-  />
+  {#await import('../../parts/Choice.svelte') then { default: Choice }}
+    <Choice
+      id="what-if-to"
+      label={say.whatIf.goingTo}
+      of={destinations}
+      bind:value={() => what.to ?? '', (v) => put('to', v || undefined)}
+    />
+  {/await}
 </Panel>

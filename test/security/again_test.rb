@@ -22,6 +22,7 @@ class AgainSecurityTest < Minitest::Test
     "invite" => ["post", "/api/people", { email: "x@y.example", role: "viewer" }],
     "addWebhook" => ["post", "/api/webhooks", { url: "https://a.example/", types: ["done"] }],
     "namesTable" => ["get", "/api/names.csv", nil],
+    "monthTable" => ["get", "/api/month-report.csv?month=2027-03", nil],
     "ledgerTable" => ["get", "/api/ledger.csv", nil],
     "closingTable" => ["get", "/api/batches/1/closing.csv", nil],
     "originalMessage" => ["get", "/api/post/1/original", nil]

@@ -167,6 +167,62 @@ class WebClosingTest < Minitest::Test
     assert_empty asked("/api/ledger?year=2026")["lines"]
   end
 
+  # A client's month: what landed and what that saved, what is under way, what expires next; of
+  # nobody else's names. A month is over at its end, in UTC.
+  def test_the_report_of_a_clients_month
+    assert_equal 200, send_to("/api/names/#{NAME}/note", key: "client", value: "Lanternroom")
+    here = "month=2027-03&client=Lanternroom"
+    before = asked("/api/month-report?#{here}")
+    assert_match(/No name arrived.*Under way on.*#{NAME}, from Tarnbeck Names to Orlop/m, before)
+    finish
+    page = asked("/api/month-report?#{here}")
+    assert_match(/1 move. Spent: 9\.02 EUR\. Saved against staying a year: 5\.98 EUR/, page)
+    assert_match(/#{NAME} went from Tarnbeck Names to Orlop Domain Desk/, page)
+    assert_match(/No move is under way.*No name that stays where it is was seen to expire/m, page)
+    assert_match(/<title>March 2027</, asked("/api/month-report?month=2027-03"))
+    refute_includes asked("/api/month-report?month=2027-04&client=Lanternroom"), "#{NAME} went"
+    rows = CSV.parse(asked("/api/month-report.csv?#{here}"), headers: true)
+    table = rows.map { |r| r.values_at("name", "client", "spent") }
+    assert_equal [[NAME, "Lanternroom", "9.02"]], table
+    assert asked("/api/month-report.pdf?#{here}").start_with?("%PDF")
+    assert_equal [%w[2027-03], %w[Lanternroom]], asked("/api/ledger").values_at("months", "clients")
+    get "/api/month-report?month=2027-03&client=Nobody"
+    assert_equal [404, true], [last_response.status, answer["detail"].include?("“Nobody”")]
+    get "/api/month-report?month=2027-13"
+    assert_equal 422, last_response.status
+  end
+
+  Held = Struct.new(:ascii, :account_id, :expires, :latest_safe, :move)
+
+  # What expires next, soonest first; not what is on the move, over, or far off.
+  def test_what_expires_next
+    now = world.app.now.to_i
+    day = 86_400
+    held =
+      [
+        ["late.example", 9, 2, nil],
+        ["soon.example", 60, 49, nil],
+        ["far.example", 61, 50, nil],
+        ["gone.example", -1, -12, nil],
+        ["moving.example", 20, 9, :underway],
+        ["open.example", 30, nil, nil]
+      ].map do |n, ends, safe, move|
+        Held.new(n, "tarnbeck", now + (ends * day), safe && (now + (safe * day)), move)
+      end
+    held[0].latest_safe = now - day
+    text =
+      SteadyMove::Desk::Closing::MonthText.new(world.app).of(
+        SteadyMove::Desk::Closing::MonthReport.new(world.app).of("2027-03", held: held)
+      )
+    told = [
+      /late.*too late to move/,
+      /open\S+ expires on \S+ at Tarnbeck Names\.$/,
+      /soon.*begins by/
+    ]
+    assert_equal told.size, text.parts.last.last.size
+    told.zip(text.parts.last.last) { |says, line| assert_match(says, line) }
+  end
+
   def test_what_is_left_and_the_report
     get "/api/moves/#{@id}/closing"
     assert_empty answer["left"], "nothing is left before it has landed"

@@ -21,6 +21,20 @@ module SteadyMove
           left_to_cancel
           could_move_again_from
         ].freeze
+        MONTH = %w[
+          name
+          client
+          came_to
+          from
+          to
+          started
+          landed
+          expiry_after
+          spent
+          currency
+          spent_besides
+          saved
+        ].freeze
         LEDGER = %w[at kind account names amount currency order_number source].freeze
 
         def initialize(ports)
@@ -30,6 +44,12 @@ module SteadyMove
         # report: ClosingReport::Batch. Returns CSV.
         def batch(report)
           Wire::Csv.write(BATCH, report.moves.map { |m| row(m) })
+        end
+
+        # report: MonthReport::Report. Returns CSV: what moved, what did not, what is under way.
+        def month(report)
+          lines = report.moved + report.unmoved + report.open
+          Wire::Csv.write(MONTH, lines.map { |l| month_row(l) })
         end
 
         # found: LedgerBook::Book. Returns CSV.
@@ -65,6 +85,23 @@ module SteadyMove
             *money(report.line),
             report.open_items.size,
             day(report.again_at)
+          ]
+        end
+
+        def month_row(line)
+          move = line.move
+          landed = Common::ExpiryAfter.landed_at(move.state)
+          words = Common::MoveWords.values(move.plan, @ports.accounts)
+          [
+            move.name,
+            line.client,
+            move.state.stage,
+            words[:from],
+            words[:to],
+            day(move.started_at),
+            day(landed),
+            (day(Common::ExpiryAfter.of(move).first) if landed),
+            *money(line)
           ]
         end
 

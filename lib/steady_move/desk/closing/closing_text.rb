@@ -43,6 +43,30 @@ module SteadyMove
           Words.say(:"ledger.#{kind}", title: title, found: sum, expected: found.expected.to_s)
         end
 
+        # line: LedgerBook::Line, or nil. Returns sentences on what a move cost and saved, and nils.
+        def money(line)
+          return [say("spent_unknown")] unless line&.spent
+
+          [
+            say(line.charged ? "spent" : "spent_planned", spent: line.all_spent.join(" + ")),
+            saved(line.saved),
+            lost(line.lost_days)
+          ]
+        end
+
+        # report: what has the sums of LedgerBook.sums. Returns sentences.
+        def sums(report)
+          sums = report.sums
+          told =
+            say(
+              "sums",
+              count: sums[:moves],
+              spent: amounts(sums[:spent]),
+              saved: amounts(sums[:saved])
+            )
+          sums[:unknown].zero? ? [told] : [told, say("sums_unknown", count: sums[:unknown])]
+        end
+
         private
 
         def say(key, **values) = Words.say(:"closing.#{key}", **values)
@@ -70,16 +94,6 @@ module SteadyMove
 
         def again(report) =
           report.again_at ? say("again", at: report.again_at) : say("again_unknown")
-
-        def money(line)
-          return [say("spent_unknown")] unless line&.spent
-
-          [
-            say(line.charged ? "spent" : "spent_planned", spent: line.all_spent.join(" + ")),
-            saved(line.saved),
-            lost(line.lost_days)
-          ]
-        end
 
         def saved(amount)
           return unless amount
@@ -128,18 +142,6 @@ module SteadyMove
             found: row["found"],
             agrees: say(row["ok"] ? "agrees" : "differs")
           )
-        end
-
-        def sums(report)
-          sums = report.sums
-          told =
-            say(
-              "sums",
-              count: sums[:moves],
-              spent: amounts(sums[:spent]),
-              saved: amounts(sums[:saved])
-            )
-          sums[:unknown].zero? ? [told] : [told, say("sums_unknown", count: sums[:unknown])]
         end
 
         def amounts(list) = list.empty? ? say("nothing") : list.join(", ")

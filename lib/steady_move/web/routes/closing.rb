@@ -11,7 +11,15 @@ module SteadyMove
         module Helpers
           def ledger = Desk::Closing::LedgerBook.new(desk)
           def ledger_found = ledger.ledger(**asked.slice(:batch, :account, :year))
-          def ledger_page = Views::LedgerView.page(desk, ledger_found)
+
+          def ledger_page
+            found = ledger_found
+            Views::LedgerView.page(desk, found).merge(
+              months: Desk::Closing::MonthReport.new(desk).months(found.lines),
+              clients: desk.names.clients.values.uniq.sort
+            )
+          end
+
           def move_report(id) = Desk::Closing::ClosingReport.new(desk).of_move(id)
           def batch_report(id) = Desk::Closing::ClosingReport.new(desk).of_batch(id)
           def given_amount
@@ -28,6 +36,16 @@ module SteadyMove
             end
           end
 
+          def month_report
+            found, = everything
+            Desk::Closing::MonthReport.new(desk).of(
+              asked[:month],
+              held: found.rows,
+              client: asked[:client]
+            )
+          end
+
+          def month_text = Desk::Closing::MonthText.new(desk).of(month_report)
           def closing_files = Desk::Closing::ClosingFiles.new(desk)
           def closing_name(ending) = "closing-#{asked[:kind]}-#{asked[:ref]}.#{ending}"
         end
@@ -56,6 +74,24 @@ module SteadyMove
         on "settleLedger" do
           ledger.settle(given["key"], reason: given["reason"], by: me)
           ledger_page
+        end
+
+        on "monthPage" do
+          content_type "text/html", charset: "utf-8"
+          Views::ClosingPage.page(month_text)
+        end
+
+        on "monthPdf" do
+          content_type "application/pdf"
+          attachment "month-#{asked[:month]}.pdf"
+          closing_files.pdf(month_text)
+        end
+
+        on "monthTable" do
+          taken_out(:ledger)
+          content_type "text/csv", charset: "utf-8"
+          attachment "month-#{asked[:month]}.csv"
+          closing_files.month(month_report)
         end
 
         on("closing") do

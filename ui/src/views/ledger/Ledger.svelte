@@ -12,6 +12,7 @@
   import May from '../../parts/May.svelte';
   import More from '../../parts/More.svelte';
   import MovesNav from '../moves/MovesNav.svelte';
+  import MonthReport from './MonthReport.svelte';
   import NoteEntry from './NoteEntry.svelte';
   import Head from '../../parts/Head.svelte';
   import Trouble from '../../parts/Trouble.svelte';
@@ -109,6 +110,8 @@
         </tbody>
       </table>
     </div>
+
+    <MonthReport book={book.data} />
 
     <h2 class="mt-4 mb-1 mx-0">{say.ledger.perMove}</h2>
     <div class="overflow-x-auto">

@@ -12,6 +12,7 @@ class FilledTest < Minitest::Test
   FILLED = {
     "parts/ForGood.svelte" => [2, "what can't be taken back, asked about once more"],
     "parts/Stray.svelte" => [1, "the lock is set and the code changed at the registrar"],
+    "views/arrive/Agreement.svelte" => [1, "a client's yes, on which contacts become public"],
     "views/batches/BatchSheet.svelte" => [3, "a batch is approved, started, or goes on"],
     "views/hands/Acts.svelte" => [1, "moves go on, on a person's word that it was done outside"],
     "views/hands/ConsentForm.svelte" => [1, "orders go out that only lacked the consent"],

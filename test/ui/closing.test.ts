@@ -124,6 +124,8 @@ describe('the ledger', () => {
     started_at: at(0),
   };
   const page = {
+    months: ['2027-03'],
+    clients: [],
     lines: [line],
     sums: [
       { by: 'all', title: null, moves: 1, unknown: 0, spent: [amount(950)], saved: [amount(-50)] },
@@ -178,7 +180,7 @@ describe('the ledger', () => {
   });
 
   it('says what it is for while it is empty', async () => {
-    server({ 'GET /api/ledger': { lines: [], sums: [], entries: [], differences: [] } });
+    server({ 'GET /api/ledger': { ...page, lines: [], sums: [], entries: [], differences: [] } });
     show(Ledger);
     await screen.findByText(/Nothing was quoted or paid yet/);
   });

@@ -55,6 +55,7 @@ class EveryPageTest < Minitest::Test
     "to" => -> { accounts.first(3) },
     "account" => -> { accounts },
     "batch" => -> { batches },
+    "month" => -> { %w[2027-03 2027-13] },
     "year" => -> { %w[2026 2027 later] },
     "ids" => -> { [moves.join(",")] },
     "q" => -> { %w[kelp % ü] },

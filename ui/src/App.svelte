@@ -15,6 +15,8 @@
   const word = [at('/invited'), at('/new-password')].includes(location.pathname)
     ? location.hash.slice(1)
     : '';
+  // A client's page is /agreement#WORD, whoever is signed in.
+  const agreement = location.pathname === at('/agreement') ? location.hash.slice(1) : '';
   whenOut(() => session.who?.signed_in && void session.load());
 
   /**
@@ -40,6 +42,10 @@
       <h1>{say.app.steadyMove}</h1>
       <p role="alert">{failed}</p>
     </main>
+  {:else if session.who && agreement}
+    {#await import('./views/arrive/Agreement.svelte') then { default: Agreement }}
+      <Agreement word={agreement} />
+    {/await}
   {:else if session.who && (session.who.signed_in || session.ended)}
     <Frame {client} />
     <PasswordAgain />

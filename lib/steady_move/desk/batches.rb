@@ -7,6 +7,7 @@ module SteadyMove
     #
     #   Batches::BatchCommands.new(desk).make(names, by: person, to: "orlop")
     #   Batches::BatchReview.new(desk).review(batch)
+    #   Batches::Agreements.new(desk).ask(id, by: person, client: "Lanternroom")
     module Batches
       extend Room
 
@@ -21,7 +22,14 @@ module SteadyMove
             :rulebook,
             :settings,
             :zone_migrations
-      offers :Batch, :BatchCommands, :BatchReview, :BatchRun, :Comparison, :Rehearsing, :Waiting
+      offers :Agreements,
+             :Batch,
+             :BatchCommands,
+             :BatchReview,
+             :BatchRun,
+             :Comparison,
+             :Rehearsing,
+             :Waiting
     end
   end
 end

@@ -36,6 +36,7 @@ module SteadyMove
         Routes::ManualSteps,
         Routes::Letters,
         Routes::Batches,
+        Routes::Agreements,
         Routes::Post,
         Routes::Practice,
         Routes::Automation,

@@ -106,10 +106,33 @@ module SteadyMove
               agreed: Planning::Planner::Agreed.new(batch.approved_by),
               price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
             )
+          consented(batch, want.name, id)
           belongs(batch, want, id)
         rescue Refused => e
           held(batch, want.name, e.message)
           false
+        end
+
+        # A client who agreed to the batch has agreed to what becomes public with it.
+        def consented(batch, name, id)
+          step = @ports.moves.find(id).plan.with_trait(:consent) or return
+          given = Agreements.new(@ports).consent(batch, name) or return
+          @ports.journal.add(
+            "consent",
+            at: @ports.now,
+            by: "desk",
+            move_id: id,
+            name: name,
+            step: step.id,
+            says:
+              Words.phrase("journal.consent", by: "desk", name: name, given_by: given[:given_by]),
+            data: {
+              "given_by" => given[:given_by],
+              "shown" => Agreements::CONTACT,
+              "from" => @ports.now,
+              "until" => given[:until]
+            }
+          )
         end
 
         def belongs(batch, want, id)

@@ -5,9 +5,10 @@ module SteadyMove
     module Batches
       # Batches that go on only when a person does something: what, and who may.
       class Waiting
-        # kind: asked (a second person has to agree), halted, or held (names that could not be
-        # started); says: the sentence; names: those that are meant, empty for all; least: the role
-        # that it takes; not_by: the person who may not, or nil; by: who looks after it.
+        # kind: asked (a second person has to agree), halted, held (names that could not be
+        # started) or question (a client wants to know something); says: the sentence; names: those
+        # that are meant, empty for all; least: the role that it takes; not_by: the person who may
+        # not, or nil; by: who looks after it.
         One = Struct.new(:batch, :kind, :says, :names, :least, :not_by, :by, keyword_init: true)
 
         def initialize(ports)
@@ -15,9 +16,25 @@ module SteadyMove
         end
 
         # Returns [One], the oldest first.
-        def list = @ports.batches.open.filter_map { |batch| one(batch) }
+        def list
+          asking = Agreements.new(@ports).questions
+          drafts = asking.keys.filter_map { |id| @ports.batches.find(id) }
+          open = @ports.batches.open + drafts.select { |b| b.state == "draft" }
+          open
+            .uniq(&:id)
+            .sort_by(&:id)
+            .filter_map do |batch|
+              asking[batch.id] ? question(batch, asking[batch.id]) : one(batch)
+            end
+        end
 
         private
+
+        # Of a client, for whom nobody has made a new page yet.
+        def question(batch, asked)
+          values = { who: asked.answered_by, says: asked.says }
+          made(batch, "question", values, by: asked.asked_by)
+        end
 
         def one(batch)
           case batch.state

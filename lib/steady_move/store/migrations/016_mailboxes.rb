@@ -78,6 +78,22 @@ Sequel.migration do
       String :refused # why it went off the list again
       primary_key %i[import_id place]
     end
+    # What clients were asked to agree to, batch by batch, and what they answered.
+    create_table(:agreements) do
+      primary_key :id
+      foreign_key :batch_id, :batches, null: false, on_delete: :cascade
+      String :client, null: false # empty: for all of its names
+      String :token_digest, null: false, unique: true
+      Integer :made_at, null: false
+      String :asked_by, null: false
+      String :shown, null: false # JSON: names, days, costs, what becomes public
+      String :standing, null: false # digest of what the batch was then
+      String :answer # yes or question
+      String :answered_by
+      String :says
+      Integer :answered_at
+      unique %i[batch_id client]
+    end
     # When a name was looked at without an answer: that does not count as looked at.
     alter_table(:watches) { add_column :tried_at, Integer }
     # Which codes an account can take was a regular expression that somebody wrote; it is a length

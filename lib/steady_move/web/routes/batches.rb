@@ -22,6 +22,8 @@ module SteadyMove
             spread = desk.forecasts.together(moves.select(&:open))
             Views::BatchView.sheet(batch, members, cards, batch_lines(id)).merge(
               left_out: left_out,
+              agreements: agreements.list(batch).map { |asked| Views::AgreementView.state(asked) },
+              clients: agreements.clients(batch),
               **spread_shown(spread, asked[:by] && Contract.instant(asked[:by]))
             )
           end

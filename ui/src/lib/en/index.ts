@@ -4,6 +4,7 @@
  */
 export * from './accountform';
 export * from './accounts';
+export * from './agreement';
 export * from './arriving';
 export * from './automation';
 export * from './batches';

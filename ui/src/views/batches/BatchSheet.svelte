@@ -9,6 +9,7 @@
   import { route } from '../../router';
   import { say } from '../../lib/say';
   import ForOthers from '../moves/ForOthers.svelte';
+  import Agreements from './Agreements.svelte';
   import BatchClosing from './BatchClosing.svelte';
   import Compare from './Compare.svelte';
   import Curve from './Curve.svelte';
@@ -206,6 +207,9 @@
       send={(to) => where.mutate(to)}
     />
     {#if waiting && b.state !== 'closed'}<Rehearsal {id} />{/if}
+    {#if b.state !== 'closed'}
+      <Agreements {id} sheet={sheet.data} {waiting} done={() => void sheet.refetch()} />
+    {/if}
     <Members {id} members={sheet.data.members} {reviewed} done={again} />
     {#if b.started_at}
       <BatchClosing {id} ended={b.state === 'closed' || (!moving && !waiting)} />

@@ -50,6 +50,17 @@ class CalendarTest < Minitest::Test
     expiries = found.keys.grep(/\Aexpiry-/)
     assert_operator expiries.size, :>, 3
     assert_equal 1, events("#{path}?mine=true").size
+    assert_empty events("#{path}?client=Lanternroom")
+    %w[isles-timetable.example harbourpass.example].each do |name|
+      SteadyMove::Desk::Portfolio::Notes.new(world.app).put(
+        name,
+        "client",
+        "Lanternroom",
+        by: "ada"
+      )
+    end
+    kinds = events("#{path}?client=Lanternroom").map { |uid, _| uid[/\A[a-z]+/] }
+    assert_equal({ "move" => 1, "forecast" => 1, "expiry" => 2 }, kinds.tally)
     refute_match(
       /#{Regexp.escape(world.world.registry.find("isles-timetable.example")[:auth_info])}/,
       last_response.body

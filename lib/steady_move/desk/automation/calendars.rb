@@ -38,11 +38,12 @@ module SteadyMove
         def made_at(person_id) = @rows.made_at(person_id: person_id)
 
         # The feed under a secret address, or nil where there is none such. mine: only what is a
-        # person's turn.
-        def feed(token, mine: false, address: nil)
+        # person's turn; client: only of the names that are held for that one.
+        def feed(token, mine: false, client: nil, address: nil)
           return if @rows.find(digest(token)).nil?
 
           @address = address
+          @client = client
           events =
             (
               if mine
@@ -63,7 +64,12 @@ module SteadyMove
         end
 
         def digest(token) = Digest::SHA256.hexdigest(token.to_s)
-        def open = @open ||= @ports.moves.open
+        def open = @open ||= @ports.moves.open.select { |move| meant?(move.name) }
+
+        def meant?(name)
+          @client.nil? || (@clients ||= @ports.names.clients)[name] == @client
+        end
+
         def link(path) = @address && "#{@address}#{path}"
 
         # [Event, is it a person's turn] of every open move with a deadline.
@@ -115,6 +121,8 @@ module SteadyMove
 
         def expiries
           @ports.names.all.filter_map do |row|
+            next unless meant?(row[:name])
+
             at = @ports.names.facts(row[:name])[:expires_at]
             next unless at&.between?(@ports.now - DAY, @ports.now + AHEAD)
 

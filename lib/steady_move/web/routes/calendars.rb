@@ -12,7 +12,13 @@ module SteadyMove
         module Helpers
           def calendars = Desk::Automation::Calendars.new(desk)
           def own_address = application.address
-          def calendar_shown = { made_at: Views::Json.time(calendars.made_at(person[:id])) }
+
+          def calendar_shown
+            {
+              made_at: Views::Json.time(calendars.made_at(person[:id])),
+              clients: desk.names.clients.values.uniq.sort
+            }
+          end
         end
 
         on("myCalendar") { { **calendar_shown, address: nil } }
@@ -29,7 +35,8 @@ module SteadyMove
         end
 
         on "calendar" do
-          text = calendars.feed(asked[:token], mine: asked[:mine] == true, address: own_address) or
+          only = { mine: asked[:mine] == true, client: asked[:client] }
+          text = calendars.feed(asked[:token], **only, address: own_address) or
             raise Problem.say(404, :no_calendar)
           content_type "text/calendar", charset: "utf-8"
           headers "Cache-Control" => "private, no-store"

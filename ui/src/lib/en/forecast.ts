@@ -34,6 +34,7 @@ export const calendar = {
   once: 'This address is shown once. Put it into your calendar program now.',
   all: 'Everything',
   mine: 'Only what is yours to do',
+  client: (name: string) => `Only names of ${name}`,
   made: 'An address was made',
   make: 'Make an address',
   renew: 'Make a new address',

@@ -39,9 +39,9 @@
   const seen = $derived(plan?.names.some((n) => n.public_until) ?? false);
 </script>
 
-{#snippet label(text: string)}<span class="hidden muted max-[700px]:inline"
-    >{text}:{' '}
-  </span>{/snippet}
+{#snippet label(text: string)}
+  <span class="hidden muted mr-1 max-[700px]:inline">{text}:</span>
+{/snippet}
 
 <main class="max-w-[60rem] mx-auto py-8 px-4 grid gap-4">
   <p class="flex items-center gap-2">

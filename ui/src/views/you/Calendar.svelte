@@ -33,6 +33,12 @@
     <p>{say.calendar.once}</p>
     <p>{say.calendar.all}: <Copy text={address} what={say.calendar.all} /></p>
     <p>{say.calendar.mine}: <Copy text="{address}?mine=true" what={say.calendar.mine} /></p>
+    {#each change.data?.clients ?? [] as c (c)}
+      <p>
+        {say.calendar.client(c)}:
+        <Copy text="{address}?client={encodeURIComponent(c)}" what={say.calendar.client(c)} />
+      </p>
+    {/each}
   {:else if feed.data?.made_at}
     <p>{say.calendar.made} <When at={feed.data.made_at} />.</p>
   {/if}

@@ -129,6 +129,20 @@ class WebAgreementsTest < Minitest::Test
     end
   end
 
+  # Its zone would end, and nobody chose a host for its records.
+  ENDS = "saltern-careers.example"
+
+  # Nobody is asked to agree to what can't begin.
+  def test_what_cant_begin_is_no_part_of_it
+    commands = SteadyMove::Desk::Batches::BatchCommands.new(world.app)
+    commands.change_names(@batch, by: ME, add: [ENDS])
+    shown = page(ask)
+    assert_equal [3, [ENDS]], [shown["names"].size, shown["left_out"]]
+    send_to("/api/names/#{ENDS}/note", key: "client", value: "Isle Hotel")
+    assert_equal 409, send_to("/api/batches/#{@batch}/agreements", client: "Isle Hotel")
+    assert_match(/can begin yet.*#{ENDS}/, answer["detail"])
+  end
+
   # One address at a time, which ends when somebody ends it; nothing of it stands in any log.
   def test_addresses_end
     first = ask

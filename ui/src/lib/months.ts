@@ -1,4 +1,7 @@
-/** Where months begin on a strip of time, as shares of its length, with their short names. */
+/**
+ * Where months begin on a strip of time, as shares of its length, with their short names; a January
+ * is its year.
+ */
 export function monthsWithin(from: string, days: number): { share: number; label: string }[] {
   const start = Date.parse(from);
   const length = days * 86_400_000;
@@ -8,8 +11,10 @@ export function monthsWithin(from: string, days: number): { share: number; label
     const month = new Date(first.getFullYear(), first.getMonth() + i, 1);
     const share = (month.getTime() - start) / length;
     if (share >= 1) return out;
-    const year = month.getMonth() ? undefined : '2-digit';
-    out.push({ share, label: month.toLocaleString('en', { month: 'short', year }) });
+    const label = month.getMonth()
+      ? month.toLocaleString('en', { month: 'short' })
+      : String(month.getFullYear());
+    out.push({ share, label });
   }
 }
 

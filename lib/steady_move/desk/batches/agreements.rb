@@ -28,7 +28,7 @@ module SteadyMove
           raise Refused.new(:unknown, :no_client, given: client) if names.empty?
 
           shown = AgreedPlan.new(@ports).shown(batch, names)
-          raise Refused.new(:not_now, :agreement_on_nothing) if shown["names"].empty?
+          refuse_nothing(shown)
 
           token = SecureRandom.urlsafe_base64(32)
           about = {
@@ -98,6 +98,13 @@ module SteadyMove
         def questions = @rows.questions.to_h { |one| [one.batch_id, one] }
 
         private
+
+        def refuse_nothing(shown)
+          return if shown["names"].any?
+
+          why = shown["left_out"].any? ? :agreement_none_able : :agreement_on_nothing
+          raise Refused.new(:not_now, why, names: shown["left_out"])
+        end
 
         def complete(given)
           raise Refused.new(:invalid, :agreement_by_nobody) if given[:answered_by].empty?

@@ -80,3 +80,41 @@ describe('a pasted list', () => {
     expect(document.body.textContent).toMatch(/Not held:\s+nobody.example/);
   });
 });
+
+describe('filters that are kept by name', () => {
+  it('are kept for oneself or the team, shown, and forgotten', async () => {
+    const { default: SavedFilters } = await import('../../ui/src/views/names/SavedFilters.svelte');
+    const { searchParams } = await import('./support/router');
+    signedIn('keepTeamFilter');
+    const late = { title: 'late', filters: 'gate=wait&sort=expiry', by: 'ada@x.example' };
+    const calls = server({
+      'GET /api/filters': { own: [late], team: [] },
+      'POST /api/filters': { own: [], team: [] },
+      'POST /api/filters/team': { own: [], team: [{ ...late, title: 'all late' }] },
+      'POST /api/me/views': {},
+    });
+    history.replaceState(null, '', '?gate=ready&client=Tide');
+    show(SavedFilters);
+    await fireEvent.click(await screen.findByText('late'));
+    expect(searchParams.set.mock.calls.map((c) => c.slice(0, 2))).toEqual([
+      ['gate', 'wait'],
+      ['sort', 'expiry'],
+    ]);
+    expect(searchParams.delete.mock.calls.map((c) => c[0])).toContain('client');
+    await fireEvent.input(screen.getByLabelText('Keep this filter as'), {
+      target: { value: 'all late' },
+    });
+    await fireEvent.click(screen.getByLabelText('For the whole team'));
+    await fireEvent.click(screen.getByText('Keep it'));
+    await screen.findByText('Kept for the team');
+    history.replaceState(null, '', '/');
+    await fireEvent.click(screen.getByLabelText('Forget the filter all late'));
+    const sent = () => calls.filter((c) => c.path.startsWith('/api/filters') && c.body);
+    await waitFor(() =>
+      expect(sent().map((c) => [c.path, c.body])).toEqual([
+        ['/api/filters/team', { title: 'all late', filters: 'gate=ready&client=Tide' }],
+        ['/api/filters/team', { title: 'all late', filters: null }],
+      ]),
+    );
+  });
+});

@@ -131,6 +131,7 @@ class ApiTest < Minitest::Test
                    /api/batches/1/rehearse
                    /api/batches/1/review
                    /api/compare
+                   /api/filters
                    /api/me/calendar
                    /api/me/calendar/end
                    /api/me/confirm

@@ -11,7 +11,7 @@ module SteadyMove
       extend Room
 
       needs :db, :idle, :journal, :now, :safe, :secrets, :sender
-      offers :Directory, :Passwords, :Sessions
+      offers :Directory, :Filters, :Passwords, :Sessions
     end
   end
 end

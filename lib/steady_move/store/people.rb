@@ -5,7 +5,7 @@ module SteadyMove
     # Those who may sign in: a row each. What goes with a person goes with the row.
     class People
       # Tables of what is sent to a person, and of the ways in.
-      OWN = %i[tokens calendars notices].freeze
+      OWN = %i[tokens calendars notices saved_filters].freeze
       # What the list shows.
       SHOWN = %i[id email role spending_limit].freeze
 

@@ -21,6 +21,7 @@ module SteadyMove
         Routes::Calendars,
         Routes::Overview,
         Routes::Listings,
+        Routes::Filters,
         Routes::TakingIn,
         Routes::Rulebook,
         Routes::Codes,

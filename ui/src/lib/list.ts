@@ -73,10 +73,17 @@ export const isWorking = (answer: NameList | Working): answer is Working => 'wor
 
 /** What is kept for the person: which names are shown, and in which order. */
 const KEPT = ['gate', 'account', 'suffix', 'client', 'within', 'sort', 'group'] as const;
-const filters = () => {
+export const filters = () => {
   const pairs = KEPT.map((key) => [key, text(key)] as const).filter(([, value]) => value);
   return new URLSearchParams(pairs as [string, string][]).toString();
 };
+
+/** Shows what a filter that was kept by name shows, and nothing else that filters. */
+export function showOnly(text: string) {
+  const wanted = new URLSearchParams(text);
+  for (const key of KEPT) put(key, wanted.get(key) ?? undefined);
+  void keepOwn('names', { filters: filters() });
+}
 
 /** Chooses what is shown, and keeps it for the next time. */
 export function filter(key: (typeof KEPT)[number], value: string | undefined) {

@@ -94,6 +94,15 @@ Sequel.migration do
       Integer :answered_at
       unique %i[batch_id client]
     end
+    # Filters of the list of names, kept by name.
+    create_table(:saved_filters) do
+      primary_key :id
+      foreign_key :person_id, :people, on_delete: :cascade # nil: the team's
+      String :title, null: false
+      String :filters, null: false
+      String :by, null: false
+      index %i[person_id title], unique: true
+    end
     # When a name was looked at without an answer: that does not count as looked at.
     alter_table(:watches) { add_column :tried_at, Integer }
     # Which codes an account can take was a regular expression that somebody wrote; it is a length

@@ -146,6 +146,16 @@ export const notes = {
   yes: 'yes',
   no: 'no',
 };
+export const savedFilters = {
+  own: 'Your kept filters',
+  team: 'Kept for the team',
+  by: (who: string) => `Kept by ${who}`,
+  keepAs: 'Keep this filter as',
+  forTeam: 'For the whole team',
+  keep: 'Keep it',
+  forget: 'Forget',
+  forgetOf: (title: string) => `Forget the filter ${title}`,
+};
 export const pickList = {
   title: 'Paste a list',
   label: 'Names that you hold, with anything between them',

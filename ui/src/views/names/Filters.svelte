@@ -109,6 +109,7 @@
         />
       {/each}
     {/await}
+    {#await import('./SavedFilters.svelte') then { default: SavedFilters }}<SavedFilters />{/await}
   </Panel>
   {#each acting as { key, word } (key)}
     <button

@@ -32,7 +32,11 @@ class OperationsTest < Minitest::Test
 
   def export(from, name) = SteadyMove::Desk::Operations::Export.new(from, folder(name)).call
 
-  # Two moves under way, mail with a code, a setting with a password.
+  AGREED = "nightboat-saltern.example"
+  ADA = "ada@saltern-office.example"
+
+  # Two moves under way, a page on which a client agrees, mail with a code, a setting with a
+  # password.
   def lived
     @world.start("saltern-isles.example", to: "orlop", host: "lanternroom")
     id = @world.start("saltern-press.fjd.test", to: "orlop") if app.names.find(
@@ -41,6 +45,8 @@ class OperationsTest < Minitest::Test
     @world.start(NAME, to: "orlop")
     3.times { @world.driver.move_on }
     app.inboxes.add(host: "imap.example", port: 993, login: "a", password: "tell-nobody")
+    batch, = SteadyMove::Desk::Batches::BatchCommands.new(app).make([AGREED], by: ADA, to: "orlop")
+    @word = SteadyMove::Desk::Batches::Agreements.new(app).ask(batch, by: ADA)
     app.codes.keep("harbourpass.example", "S3cret,Code-77", at: app.now)
     id
   end
@@ -58,6 +64,9 @@ class OperationsTest < Minitest::Test
         other.moves.all.map { |m| [m.name, m.state.stage, m.state.turn] }
       )
       assert_equal "imap.example", other.inboxes.shown.last[:host]
+      agreements = SteadyMove::Desk::Batches::Agreements.new(other)
+      assert_equal 1, agreements.list(other.batches.all.last).size
+      assert_nil agreements.find(@word), "an export lets nobody in"
       assert_includes assert_raises(Refused) {
                         SteadyMove::Desk::Operations::Import.new(other, folder("first")).call
                       }.message,

@@ -12,6 +12,7 @@ module SteadyMove
           account_otp_keys
           account_webauthn_keys
           account_webauthn_user_ids
+          passkey_challenges
           recovery_codes
           password_words
           invitations
@@ -33,6 +34,7 @@ module SteadyMove
         # Columns that are sealed, let somebody in, or are counted anew.
         NEVER = {
           accounts: %i[secret],
+          agreements: %i[token_digest],
           dns_hosts: %i[secret],
           inboxes: %i[password],
           letters: %i[word],

@@ -83,7 +83,7 @@ Sequel.migration do
       primary_key :id
       foreign_key :batch_id, :batches, null: false, on_delete: :cascade
       String :client, null: false # empty: for all of its names
-      String :token_digest, null: false, unique: true
+      String :token_digest, unique: true # nil once it was taken over from an export
       Integer :made_at, null: false
       String :asked_by, null: false
       String :shown, null: false # JSON: names, days, costs, what becomes public

@@ -74,7 +74,7 @@ class BrowserHeadsTest < Minitest::Test
   # Answers that a page which was just opened asked for more than once. Its stream is open by then,
   # and told it nothing.
   def twice
-    %w[/ /names /moves].flat_map do |path|
+    %w[/ /names /moves /by-hand /ledger].flat_map do |path|
       visit path
       assert_selector "main h1, main .answer"
       page.has_no_selector?("[aria-busy=true]")

@@ -118,3 +118,38 @@ describe('filters that are kept by name', () => {
     );
   });
 });
+
+describe('a comment', () => {
+  it('is told of one name, or of all in the tray', async () => {
+    const { default: Comment } = await import('../../ui/src/parts/Comment.svelte');
+    const { default: TrayActs } = await import('../../ui/src/views/names/TrayActs.svelte');
+    signedIn('comment');
+    const names = ['tide.example', 'isle.example'];
+    const calls = server({
+      'POST /api/names/tide.example/comment': {},
+      'POST /api/names/isle.example/comment': [422, { detail: 'Not held.' }],
+      'GET /api/moves': { moves: [] },
+    });
+    show(Comment, { name: names[0] });
+    const label = 'A comment for the others';
+    await fireEvent.input(screen.getByLabelText(label), { target: { value: 'Wait for Bo.' } });
+    await fireEvent.click(screen.getByText('Comment'));
+    await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>(label).value).toBe(''));
+    document.body.innerHTML = '';
+    show(TrayActs, { names });
+    await fireEvent.click(screen.getByText('For all of them'));
+    const yes = screen.getByText<HTMLButtonElement>('Do it for 2 names');
+    await fireEvent.change(screen.getByLabelText('What for all of them'), {
+      target: { value: 'comment' },
+    });
+    expect(screen.getByText('Do it for 2 names').closest('button')!.disabled).toBe(true);
+    await fireEvent.input(await screen.findByLabelText(label), { target: { value: 'Both wait.' } });
+    await fireEvent.click(yes.isConnected ? yes : screen.getByText('Do it for 2 names'));
+    await screen.findByText(/Not held\./);
+    expect(calls.filter((c) => c.method === 'POST').map((c) => [c.path, c.body])).toEqual([
+      ['/api/names/tide.example/comment', { text: 'Wait for Bo.' }],
+      ['/api/names/tide.example/comment', { text: 'Both wait.' }],
+      ['/api/names/isle.example/comment', { text: 'Both wait.' }],
+    ]);
+  });
+});

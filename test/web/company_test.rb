@@ -44,6 +44,33 @@ class CompanyTest < Minitest::Test
     )
   end
 
+  SAYS = "They answer on Mondays only."
+
+  # A comment stands in the name's journal and in its open move's; nothing else follows from it, and
+  # it is no part of a move that is over.
+  def test_what_people_tell_each_other_of_a_name
+    sign_in
+    name = "isles-timetable.example"
+    id = world.start(name, to: "orlop")
+    before = world.move(id).state
+    assert_equal 200, send_to("/api/names/#{name}/comment", text: " #{SAYS} ")
+    line = world.move(id).events.last
+    assert_equal ["comment", "ada@saltern-office.example: “#{SAYS}”"], [line.type, line.says]
+    assert_equal [before.current.step.id, before.turn],
+                 [world.move(id).state.current.step.id, world.move(id).state.turn]
+    get "/api/names/#{name}"
+    assert_includes answer["history"].map { |e| e["says"] }, line.says
+    world.orders.call_off(id, by: "ada@saltern-office.example")
+    world.until_true(most: 200, what: "the end") { !world.move(id).open }
+    over = world.move(id).events.last.seq
+    assert_equal 200, send_to("/api/names/#{name}/comment", text: "It went wrong.")
+    assert_equal over, world.move(id).events.last.seq
+    [["", 422], ["  ", 422], ["x" * 1001, 422]].each do |text, status|
+      assert_equal status, send_to("/api/names/#{name}/comment", text: text)
+    end
+    assert_equal 404, send_to("/api/names/nobody.example/comment", text: SAYS)
+  end
+
   private
 
   def person(role)

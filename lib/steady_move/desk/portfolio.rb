@@ -32,6 +32,7 @@ module SteadyMove
             :watching?,
             :zone_migrations
       offers :CarryHosts,
+             :Comments,
              :DeferredLookups,
              :Gates,
              :Holdings,

@@ -13,7 +13,9 @@ module SteadyMove
       FIRST = {
         "/" => %w[desk accounts hands],
         "/names" => %w[names?offset=0&limit=100 accounts],
-        "/moves" => %w[axis accounts batches moves?state=ended forecast]
+        "/moves" => %w[axis accounts batches moves?state=ended forecast],
+        "/by-hand" => %w[hands],
+        "/ledger" => %w[ledger]
       }.freeze
 
       # Content codings (RFC 9110 §8.4.1, RFC 7932), the smaller one first, and how a file packed so

@@ -47,6 +47,7 @@ module SteadyMove
         "letter" => "a letter that asks for it went out (data: letter)",
         "consent" =>
           "the owner consents to what becomes public (data: given_by, shown, from, until)",
+        "comment" => "a person says something to the others",
         "accepted" =>
           "a person leaves a step, or what differs in it, as it is (data: reason, differences)",
         "mend" => "a person wants what differs from the order to be put right",

@@ -127,6 +127,11 @@ module SteadyMove
           name_sheet(asked[:name])
         end
 
+        on "comment" do
+          Desk::Portfolio::Comments.new(desk).add(asked[:name], given["text"], by: me)
+          name_sheet(asked[:name])
+        end
+
         on "nameServerHints" do
           { hints: Desk::Records::HostQuestion.new(desk).hints(asked[:name]).map(&:to_h) }
         end

@@ -106,6 +106,7 @@ export const trayActs = {
   what: 'What for all of them',
   acts: {
     note: 'Note a fact',
+    comment: 'Write a comment',
     prove: 'Verify the registrant’s mailbox',
     assign: 'Assign their moves to a person',
     wish: 'Approve their releases',
@@ -145,6 +146,10 @@ export const notes = {
   takeBack: 'Take back',
   yes: 'yes',
   no: 'no',
+};
+export const comment = {
+  label: 'A comment for the others',
+  tell: 'Comment',
 };
 export const savedFilters = {
   own: 'Your kept filters',

@@ -11,6 +11,7 @@
   import NotDone from '../hands/NotDone.svelte';
   import Refusal from '../hands/Refusal.svelte';
   import Sentence from '../../parts/Sentence.svelte';
+  import Comment from '../../parts/Comment.svelte';
   import Sheet from '../../parts/Sheet.svelte';
   import Trouble from '../../parts/Trouble.svelte';
   import TurnMark from '../../parts/TurnMark.svelte';
@@ -262,6 +263,7 @@
     <ForOthers kind="move" ref={m.id} />
     <details class="fold">
       <summary>{say.moveSheet.journal}</summary>
+      {#if m.open}<Comment name={m.name} />{/if}
       <Journal events={m.events} goesOn={m.events_go_on} of={{ move: m.id }} />
     </details>
   {/if}

@@ -24,6 +24,7 @@
   import Notes from './Notes.svelte';
   import Story from './Story.svelte';
   import Timeline from './Timeline.svelte';
+  import Comment from '../../parts/Comment.svelte';
   import Journal from '../moves/Journal.svelte';
   import { say } from '../../lib/say';
 
@@ -232,9 +233,11 @@
             {say.nameSheet.zone[s.dns_stays]}
             <a href={p('/records/:name', { params: { name } })}>{say.nameSheet.recordsLink}</a>
           </p>
-        {:else if id === 'journal' && s.history.length}
-          <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
-        {:else if id === 'journal'}<p class="muted">{say.nameSheet.historyEmpty}</p>
+        {:else if id === 'journal'}
+          <Comment name={s.name} />
+          {#if s.history.length}
+            <Journal events={s.history} goesOn={s.history_goes_on} of={{ name: s.name }} />
+          {:else}<p class="muted">{say.nameSheet.historyEmpty}</p>{/if}
         {:else}<Belonging sheet={s} part={id as 'moves' | 'mail'} />{/if}
       {/snippet}
     </Tabs>

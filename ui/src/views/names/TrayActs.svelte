@@ -17,10 +17,11 @@
   /** One act for all names of the tray; what is refused for one is said beside its name. */
   let { names }: { names: string[] } = $props();
   const client = useQueryClient();
-  const ACTS = ['note', 'prove', 'assign', 'wish', 'cancel', 'remove'] as const;
+  const ACTS = ['note', 'comment', 'prove', 'assign', 'wish', 'cancel', 'remove'] as const;
   type Act = (typeof ACTS)[number];
   const NEEDS: Record<Act, Operation> = {
     note: 'note',
+    comment: 'comment',
     prove: 'proveMailbox',
     assign: 'handOn',
     wish: 'approveSeveral',
@@ -36,6 +37,7 @@
   let open = $state(asked !== null);
   let noted = $state<{ key: string; value: string | boolean | string[] }>();
   let person = $state('');
+  let told = $state('');
   let through = $state<number>();
   const moves = createQuery(() => ({
     queryKey: ['moves', { open: true }],
@@ -50,6 +52,10 @@
   const DOES: Record<Act, (name: string) => Promise<unknown>> = {
     note: (name) =>
       ask(api.POST('/api/names/{name}/note', { params: { path: { name } }, body: noted! })),
+    comment: (name) =>
+      ask(
+        api.POST('/api/names/{name}/comment', { params: { path: { name } }, body: { text: told } }),
+      ),
     prove: (name) =>
       ask(
         api.POST('/api/names/{name}/contacts/prove', {
@@ -71,7 +77,12 @@
       void refresh(client, 'names', 'moves', 'desk', 'hands');
     },
   }));
-  const ready = $derived(chosen === 'note' ? !!noted : chosen !== 'assign' || !!person.trim());
+  const given = $derived<Partial<Record<string, boolean>>>({
+    note: !!noted,
+    comment: !!told.trim(),
+    assign: !!person.trim(),
+  });
+  const ready = $derived(given[chosen] ?? true);
   const grave = $derived(['wish', 'cancel', 'remove'].includes(chosen));
 </script>
 
@@ -80,6 +91,9 @@
     <Panel label={say.trayActs.title} bind:open>
       <Choice id="t-act" label={say.trayActs.what} of={able} bind:value={chosen} />
       {#if chosen === 'note'}<NoteFields bind:noted />{/if}
+      {#if chosen === 'comment'}
+        <Field id="t-comment" label={say.comment.label} bind:value={told} maxlength={1000} />
+      {/if}
       {#if chosen === 'assign'}
         <Field id="t-person" label={say.trayActs.person} bind:value={person} />
       {/if}

@@ -6,53 +6,6 @@ module SteadyMove
   # The command line. Says one line and exits 1 where something can't be done, 2 where what was
   # given is wrong.
   class Cli
-    USAGE = <<~TEXT
-      Usage: bin/steady-move COMMAND [--config FILE]   (or --version, --help)
-        serve [--port PORT] [--data FOLDER]
-                              serve the desk with the system's clock (bin/start does the same)
-        backup FILE           the database and the key file in one archive, also while the desk runs
-        restore FILE          put a backup into an empty data folder; with --check only see
-                              whether it could be
-        verify                walk through journal, seals and references; says what is wrong where
-        change-key            seal everything with a new key (while the desk doesn't run)
-        check                 is the configuration file right, can its files be read
-        test-alert            sends a trial by each way that alerts have
-        export FOLDER         everything in open formats: JSON lines, zone files, .eml, CSV;
-                              never a code or password
-        import FOLDER         an export into an empty data folder
-        purge --before DATE   clears bodies of mail, proofs of contacts and looks that are older
-        people list           who may sign in; also:
-          people add EMAIL ROLE, role EMAIL ROLE, password EMAIL, unlock EMAIL, forget-factor EMAIL,
-          end-sessions EMAIL, remove EMAIL
-                              ROLE is viewer, mover, approver or administrator
-
-      Against a running desk (its address in STEADY_MOVE_DESK, a personal token in STEADY_MOVE_TOKEN):
-        desk list [--to ACCOUNT]          every name with its verdict, one line of JSON each
-        desk judge NAME [--to ACCOUNT]    one name; ends with 0 where it can go
-        desk plan NAME --to ACCOUNT       what a move would do and cost; 0 where it can start
-        desk start NAME --to ACCOUNT      starts it
-        desk follow MOVE                  a line whenever it has come further; 0 where it settled
-
-      For scripts, without database and server (FILE may be - for standard input):
-        judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
-                              RFC 9083 domain objects in, one line of JSON for each out
-        expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
-                              the new expiry; “ten-years” on standard error where the maximum cut it
-        codes FILE            a list of names and authorization codes in, a line of JSON for
-                              each line out
-        zone canonical FILE --origin NAME [--keep]
-                              one record a line in canonical form and order (RFC 4034 §6);
-                              with --keep what is right is printed although something is wrong
-        zone compare OLD NEW --origin NAME
-                              a line of JSON for each record set that differs, and what would
-                              break; 0 where all is the same, 1 where something differs, 2
-                              where a file can't be read
-        handover FILE         TTLs and circumstances as JSON in, the instants of a handover out
-        read-mail FILE… --names NAME,… [--sender-domains DOMAIN,…] [--authserv-id ID,…]
-                              what each message (RFC 5322) seems to be: sender (proven,
-                              unproven or doubtful), kind, code, links, deadline; ID is the
-                              mailbox's own server in its Authentication-Results (RFC 8601)
-    TEXT
     WORDS = %w[
       config
       port
@@ -90,7 +43,7 @@ module SteadyMove
           o.on("--keep") { @given[:keep] = true }
           o.on("--in-grace") { @given[:in_grace] = true }
           o.on("--version") { @out.puts("Steady Move #{VERSION}") || exit }
-          o.on("-h", "--help") { @out.puts(USAGE) || exit }
+          o.on("-h", "--help") { @out.puts(Usage::TEXT) || exit }
         end
       @command, @file, *@more = parser.parse(words)
     rescue OptionParser::ParseError => e
@@ -191,7 +144,7 @@ module SteadyMove
     end
 
     def misused(why)
-      @err.puts "steady-move: #{why}", USAGE
+      @err.puts "steady-move: #{why}", Usage::TEXT
       exit 2
     end
 

@@ -57,9 +57,9 @@
     { id: 'expiry', title: say.list.expiry, wide: false },
     ...columns.map((c) => ({ id: c === 'seen' ? '-' : c, title: TITLES[c], wide: true })),
   ]);
-  // Every other month, and none that would run into the next column.
+  // Every third month, and none that would run into the next column.
   const months = $derived(
-    monthsWithin(first.at, first.horizon_days).filter((m, i) => i % 2 === 0 && m.share < 0.9),
+    monthsWithin(first.at, first.horizon_days).filter((m, i) => i % 3 === 0 && m.share < 0.9),
   );
   const from = $derived({ at: first.at, days: first.horizon_days });
   const sort = $derived(what.sort ?? 'gate');

@@ -8,7 +8,7 @@ module SteadyMove
         Usage: bin/steady-move COMMAND [--config FILE]   (or --version, --help)
           serve [--port PORT] [--data FOLDER]
                                 serve the desk with the system's clock (bin/start does the same)
-          backup FILE           the database and the key file in one archive, also while the desk runs
+          backup FILE           the database and the key file in one archive, while it runs, too
           restore FILE          put a backup into an empty data folder; with --check only see
                                 whether it could be
           verify                walk through journal, seals and references; says what is wrong where
@@ -20,11 +20,11 @@ module SteadyMove
           import FOLDER         an export into an empty data folder
           purge --before DATE   clears bodies of mail, proofs of contacts and looks that are older
           people list           who may sign in; also:
-            people add EMAIL ROLE, role EMAIL ROLE, password EMAIL, unlock EMAIL, forget-factor EMAIL,
-            end-sessions EMAIL, remove EMAIL
+            people add EMAIL ROLE, role EMAIL ROLE, password EMAIL, unlock EMAIL,
+            forget-factor EMAIL, end-sessions EMAIL, remove EMAIL
                                 ROLE is viewer, mover, approver or administrator
 
-        Against a running desk (its address in STEADY_MOVE_DESK, a personal token in STEADY_MOVE_TOKEN):
+        Against a running desk (address in STEADY_MOVE_DESK, own token in STEADY_MOVE_TOKEN):
           desk list [--to ACCOUNT]          every name with its verdict, one line of JSON each
           desk judge NAME [--to ACCOUNT]    one name; ends with 0 where it can go
           desk plan NAME --to ACCOUNT       what a move would do and cost; 0 where it can start

@@ -35,7 +35,7 @@ module SteadyMove
           judge FILE [--at INSTANT] [--to ACCOUNT [--accounts FILE]] [--horizon DAYS]
                                 RFC 9083 domain objects in, one line of JSON for each out
           expiry --expires INSTANT --landed INSTANT [--years N] [--max-years N] [--in-grace]
-                                the new expiry; “ten-years” on standard error where the maximum cut it
+                                the new expiry; “ten-years” on standard error where it was cut
           codes FILE            a list of names and authorization codes in, a line of JSON for
                                 each line out
           zone canonical FILE --origin NAME [--keep]

@@ -105,6 +105,18 @@ class WebAgreementsTest < Minitest::Test
     assert_equal [nil, true], [other.consent, !other.with_trait(:consent).nil?]
   end
 
+  # Of that client's names alone, and not once the day that was shown is over.
+  def test_when_a_yes_counts
+    word = ask(client: CLIENT)
+    assert_equal 200, agree(word)
+    agreements = SteadyMove::Desk::Batches::Agreements.new(world.app)
+    batch = world.app.batches.find(@batch)
+    ends = agreements.consent(batch, NAMES.first)[:until]
+    assert_nil agreements.consent(batch, NAMES.last), "it is another client's"
+    world.app.stub(:now, ends - 1) { assert agreements.consent(batch, NAMES.first) }
+    world.app.stub(:now, ends) { assert_nil agreements.consent(batch, NAMES.first) }
+  end
+
   # What happens to the batch => what the address says then.
   CHANGES = {
     "another destination" => [:change, { to: "kedge" }, 409],

@@ -116,6 +116,20 @@ class PagesTest < Minitest::Test
     assert_match(/name="steady-move-seen" content="#{world.app.journal.last_seq}"/, get("/").body)
   end
 
+  # A page comes also while the database doesn't answer; it asks for everything then.
+  def test_a_page_without_a_database
+    pages # makes the folder
+    env = { "REQUEST_METHOD" => "GET", "PATH_INFO" => "/post", "QUERY_STRING" => "" }
+    env["rack.session"] = { "account_id" => 1 }
+    [
+      [-> { 41 }, 'content="41"'],
+      [-> { raise Sequel::DatabaseError, "locked" }, nil]
+    ].each do |seen, told|
+      status, _, body = SteadyMove::Web::Pages.new(@folder, &seen).call(env)
+      assert_equal [200, told], [status, body.join[/seen" (content="\d+")/, 1]]
+    end
+  end
+
   # A list that is a part of its own, and whatever that needs, comes with the page; and its file is
   # there, or the build's list names it otherwise now.
   def test_a_views_own_part_comes_with_the_page

@@ -110,8 +110,15 @@ module SteadyMove
         return ahead(["session"]) unless SignIn.person_and_key(env["rack.session"] || {}).first
 
         plain = env["QUERY_STRING"].to_s.empty? # else the view asks for something narrower
-        seen = %(  <meta name="steady-move-seen" content="#{@seen&.call || 0}" />\n  )
-        seen + ahead(["session", *(FIRST[env["PATH_INFO"]] if plain)]) + parts(env["PATH_INFO"])
+        known + ahead(["session", *(FIRST[env["PATH_INFO"]] if plain)]) + parts(env["PATH_INFO"])
+      end
+
+      # Up to which change the page knows; where the database does not answer, nothing is said, and
+      # the page asks for all of it once more.
+      def known
+        %(  <meta name="steady-move-seen" content="#{@seen&.call.to_i}" />\n  )
+      rescue Sequel::DatabaseError
+        ""
       end
 
       def parts(path)

@@ -10,12 +10,18 @@
   let password = $state('');
   let error = $state<Error | null>(null);
   let busy = $state(false);
+  let dialog = $state<HTMLDialogElement>();
+  // Closed before it goes: so the focus returns to where it was.
+  function over(given: boolean) {
+    dialog?.close();
+    end(given);
+  }
 
   async function give(e: SubmitEvent) {
     e.preventDefault();
     busy = true;
     await ask(api.POST('/api/me/confirm', { body: { password } })).then(
-      () => end(true),
+      () => over(true),
       (e: Error) => (error = e),
     );
     busy = false;
@@ -24,11 +30,12 @@
 
 <dialog
   class="over w-[min(26rem,94vw)]"
-  {@attach (dialog) => (dialog as HTMLDialogElement).showModal()}
+  bind:this={dialog}
+  {@attach (node) => (node as HTMLDialogElement).showModal()}
   aria-labelledby="again-title"
   oncancel={(e) => {
     e.preventDefault();
-    end(false);
+    over(false);
   }}
 >
   <h2 id="again-title">{say.passwordAgain.title}</h2>
@@ -46,7 +53,7 @@
     />
     <div class="acts flex gap-2 mt-4">
       <Button color="alternative" type="submit" disabled={busy}>{say.passwordAgain.goOn}</Button>
-      <Button type="button" color="alternative" onclick={() => end(false)}
+      <Button type="button" color="alternative" onclick={() => over(false)}
         >{say.forGood.notNow}</Button
       >
     </div>

@@ -83,13 +83,13 @@ module SteadyMove
         end
 
         # What a client's yes says of a name's contacts: {given_by, until}; nil where nobody agreed
-        # to what the batch is now, or nothing of it becomes public.
+        # to what the batch is now, nothing of it becomes public, or the day that was shown is over.
         def consent(batch, name)
           list(batch).each do |one, changed|
             next if changed || one.answer != "yes"
 
             ends = one.shown["names"].find { |n| n["name"] == name }&.fetch("public_until")
-            return { given_by: signature(one), until: ends } if ends
+            return { given_by: signature(one), until: ends } if ends && ends > @ports.now
           end
           nil
         end

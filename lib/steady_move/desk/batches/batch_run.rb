@@ -106,7 +106,6 @@ module SteadyMove
               agreed: Planning::Planner::Agreed.new(batch.approved_by),
               price: price.is_a?(Array) ? Core::Money::Amount.new(*price) : price
             )
-          consented(batch, want.name, id)
           belongs(batch, want, id)
         rescue Refused => e
           held(batch, want.name, e.message)
@@ -115,7 +114,10 @@ module SteadyMove
 
         # A client who agreed to the batch has agreed to what becomes public with it.
         def consented(batch, name, id)
-          step = @ports.moves.find(id).plan.with_trait(:consent) or return
+          move = @ports.moves.find(id)
+          step = move.plan.with_trait(:consent)
+          return if step.nil? || move.state.consent
+
           given = Agreements.new(@ports).consent(batch, name) or return
           @ports.journal.add(
             "consent",
@@ -136,6 +138,7 @@ module SteadyMove
         end
 
         def belongs(batch, want, id)
+          consented(batch, want.name, id)
           @ports.batches.update_name(
             batch.id,
             want.name,

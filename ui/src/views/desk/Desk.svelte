@@ -56,8 +56,14 @@
   // Rarely needed, and fetched before anything is shown: nothing jumps.
   const alarmed = $derived(!!(desk.data?.strays.length || desk.data?.choices.length));
   let Alarms = $state<Awaited<ReturnType<typeof alarms>>['default']>();
+  // What can't be fetched keeps nothing else from being shown; that it can't, the frame says.
+  let lost = $state(false);
   $effect(() => {
-    if (alarmed) void alarms().then((part) => (Alarms = part.default));
+    if (alarmed)
+      alarms().then(
+        (part) => (Alarms = part.default),
+        () => (lost = true),
+      );
   });
   const wanted = $derived(
     batches.length +
@@ -123,7 +129,7 @@
 
 <main class="pt-6 pb-8 px-6 grid gap-4 grid-cols-1 max-w-[90rem] max-[800px]:p-4">
   <Trouble error={desk.error ?? hands.error} />
-  {#if desk.data && !hands.isPending && (Alarms || !alarmed)}
+  {#if desk.data && !hands.isPending && (Alarms || lost || !alarmed)}
     <header class="flex flex-wrap gap-y-2 gap-x-4 justify-between items-center">
       <h1 class="answer">{head}</h1>
       {#if all.length}

@@ -31,7 +31,11 @@
 <dialog
   class="over w-[min(26rem,94vw)]"
   bind:this={dialog}
-  {@attach (node) => (node as HTMLDialogElement).showModal()}
+  {@attach (node) => {
+    (node as HTMLDialogElement).showModal();
+    // Not the field before it, which tells a keeper of passwords whose it is.
+    node.querySelector<HTMLElement>('#again-password')?.focus();
+  }}
   aria-labelledby="again-title"
   oncancel={(e) => {
     e.preventDefault();

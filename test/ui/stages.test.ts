@@ -1,6 +1,11 @@
+import { tick } from 'svelte';
 import { describe, expect, it } from 'vitest';
+import { openWhile } from '../../ui/src/lib/fold';
 import { staged } from '../../ui/src/lib/stages';
 import { step } from './support/moves';
+import { show } from './support/server';
+
+const { default: Stages } = await import('../../ui/src/views/moves/Stages.svelte');
 
 const of = (stage: string, id: string, phase: string, done_at: string | null = null) => ({
   ...step(id, [], 'registration'),
@@ -50,5 +55,33 @@ describe('the stages of a move', () => {
   ])('%s', (_, open, steps, wanted) => {
     const found = staged(steps, open);
     expect(found.map((s) => [s.name, s.state, s.done, s.last?.id])).toEqual(wanted);
+  });
+});
+
+describe('a fold', () => {
+  const steps = (phase: string) => [of('Survey', 'look', phase), of('Landed', 'landed', 'ahead')];
+  const open = () => [...document.querySelectorAll('details')].map((d) => d.open);
+
+  it('stays as a person left it, until what opens it changes', async () => {
+    const view = show(Stages, { steps: steps('due'), open: true });
+    expect(open()).toEqual([true, false]);
+    document.querySelectorAll('details').forEach((d) => (d.open = !d.open));
+    await view.rerender({ given: { steps: steps('due'), open: true } });
+    expect(open()).toEqual([false, true]);
+    await view.rerender({ given: { steps: steps('done'), open: true } });
+    await tick();
+    expect(open()).toEqual([false, true]);
+  });
+
+  it('is open while what opens it is so', () => {
+    const fold = document.createElement('details');
+    let late = false;
+    const attach = openWhile(() => late);
+    const seen = [false, true, true, false].map((now) => {
+      late = now;
+      attach(fold);
+      return fold.open;
+    });
+    expect(seen).toEqual([false, true, true, false]);
   });
 });

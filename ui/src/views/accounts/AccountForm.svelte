@@ -11,6 +11,7 @@
   import { fieldOf, type HabitField } from './habits';
   import { read } from './priceTable';
   import Removal from './Removal.svelte';
+  import { openWhile } from '../../lib/fold';
   import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
@@ -108,7 +109,10 @@
 {/snippet}
 
 {#snippet part(title: string, why: string, list: { key: string }[], body: Snippet)}
-  <details class="col-span-full" open={held !== undefined && list.some(({ key }) => f[key])}>
+  <details
+    class="col-span-full"
+    {@attach openWhile(() => held !== undefined && list.some(({ key }) => f[key]))}
+  >
     <summary class="font-semibold">{title}</summary>
     <p class="muted">{why}</p>
     <div

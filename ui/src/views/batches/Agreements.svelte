@@ -2,6 +2,7 @@
   import { createMutation } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask, type Schemas } from '../../lib/api';
+  import { openWhile } from '../../lib/fold';
   import { say } from '../../lib/say';
   import Choice from '../../parts/Choice.svelte';
   import Copy from '../../parts/Copy.svelte';
@@ -43,7 +44,7 @@
   );
 </script>
 
-<details class="fold" open={sheet.agreements.length > 0}>
+<details class="fold" {@attach openWhile(() => sheet.agreements.length > 0)}>
   <summary>{say.agreement.title}</summary>
   <p class="max-w-[72ch]">{say.agreement.lead}</p>
   <Trouble error={make.error ?? end.error} />

@@ -2,6 +2,7 @@
   import { createMutation, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { Button } from 'flowbite-svelte';
   import { api, ask } from '../../lib/api';
+  import { openWhile } from '../../lib/fold';
   import { refresh } from '../../lib/live.svelte';
   import { p } from '../../router';
   import Trouble from '../../parts/Trouble.svelte';
@@ -104,7 +105,7 @@
       </p>
     {/if}
     {#if h.letters.length}
-      <details class="panel" open={h.letters.length < 4}>
+      <details class="panel" {@attach openWhile(() => h.letters.length < 4)}>
         <summary>{say.hands.letters} <span class="num muted">{h.letters.length}</span></summary>
         <ul>
           {#each h.letters as l (l.id)}

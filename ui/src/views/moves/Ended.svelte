@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Card } from '../../lib/api';
+  import { openWhile } from '../../lib/fold';
   import { p } from '../../router';
   import { say } from '../../lib/say';
   import Sentence from '../../parts/Sentence.svelte';
@@ -22,7 +23,7 @@
 </script>
 
 {#if moves.length}
-  <details open={moves.some((m) => String(m.id) === current)}>
+  <details {@attach openWhile(() => moves.some((m) => String(m.id) === current))}>
     <summary class="cursor-pointer font-semibold my-2 mx-0"
       >{say.axis.ended} <span class="num muted">{moves.length}{there ? '+' : ''}</span></summary
     >

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Step } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
+  import { openWhile } from '../../lib/fold';
   import { staged, type Stage } from '../../lib/stages';
   import { stamp } from '../../lib/words';
   import Sentence from '../../parts/Sentence.svelte';
@@ -20,7 +21,7 @@
 <ol class="stages">
   {#each stages as s (s.name)}
     <li class={s.state} aria-current={s.state === 'present' ? 'step' : undefined}>
-      <details open={s.state === 'present'}>
+      <details {@attach openWhile(() => s.state === 'present')}>
         <summary
           class="grid grid-cols-[14px_7rem_minmax(0,1fr)_max-content] gap-y-1 gap-x-4
             items-baseline py-2 px-0 text-ink list-none"

@@ -21,8 +21,8 @@ const any = (...paths: string[]) => new RegExp(`[/\\0](?:${paths.join('|')})`);
 const KIT = 'flowbite-svelte/dist';
 /**
  * Each file is a question to the server, and over a slow line each of them waits: what the first
- * page needs of packages is one file, what the desk's own code shares another, and what lists need
- * besides a third, fields of forms a fourth.
+ * page needs of packages is one file, what the desk's own code shares another, and what lists,
+ * buttons and fields of forms need besides a file each.
  */
 const GROUPS = [
   {
@@ -36,19 +36,28 @@ const GROUPS = [
       '@tanstack/svelte-query/',
       'openapi-fetch/',
       'sv-router/',
-      'tailwind-variants/',
-      `${KIT}/(?:buttons|spinner|theme|utils|context)`,
     ),
   },
   {
     name: 'common',
-    test: /src\/lib\/(?:en\/parts|api|base|clock|days|dirty|say|tied|words)\./,
+    test: any(
+      'src/lib/(?:en/(?:parts|value)|api|base|clock|days|dirty|fold|heldup|part|passkeys|say|session|tied|words)\\.',
+      'src/parts/(?:More|Notice|Sentence|Trouble|When)\\.',
+    ),
   },
   {
     name: 'lists',
     test: any(
       'src/lib/reading',
       'src/parts/(?:ListBesideSheet|Head|Panel|GateMark|Download|May|DateField)\\.',
+    ),
+  },
+  {
+    name: 'acts',
+    test: any(
+      'tailwind-variants/',
+      `${KIT}/(?:buttons|spinner|theme|utils|context)`,
+      'src/parts/ForGood\\.',
     ),
   },
   { name: 'rows', test: any('@tanstack/virtual-core/', '@tanstack/svelte-virtual/') },

@@ -1,12 +1,11 @@
 import { createRouter } from 'sv-router';
-import Desk from './views/desk/Desk.svelte';
 import Names from './views/names/Names.svelte';
 import Blank from './parts/Blank.svelte';
 import Nowhere from './views/Nowhere.svelte';
 
-/** What most people see first comes with the first page; the rest when it is opened. */
+/** Each view is fetched when it is opened; those of a first page come with it (Web::Pages). */
 const router = createRouter({
-  '/': Desk,
+  '/': () => import('./views/desk/Desk.svelte'),
   '/names': {
     '/': Blank,
     '/take-in': () => import('./views/names/TakeIn.svelte'),

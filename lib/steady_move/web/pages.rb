@@ -24,6 +24,7 @@ module SteadyMove
 
       # A view that is a part of its own comes with the page.
       PARTS = {
+        "/" => "src/views/desk/Desk.svelte",
         "/names" => "src/views/names/NameList.svelte",
         "/moves" => "src/views/moves/Moves.svelte",
         "/by-hand" => "src/views/hands/Hands.svelte",

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
   import { say } from '../lib/say';
 
   /** The rest of a list that comes a page at a time. */
@@ -8,7 +7,6 @@
 
 {#if there}
   <p>
-    <Button size="sm" color="alternative" disabled={busy} onclick={more}>{say.more.showMore}</Button
-    >
+    <button class="link" disabled={busy} onclick={more}>{say.more.showMore}</button>
   </p>
 {/if}

@@ -10,16 +10,11 @@
 </script>
 
 <div
-  class="bg-raised border-l-4 border-l-line py-2 px-4 my-2 mx-0 wrap-anywhere"
-  class:grave
+  class={[
+    'border-l-4 py-2 px-4 my-2 mx-0 wrap-anywhere',
+    grave ? 'bg-madder-soft border-l-madder' : 'bg-raised border-l-line',
+  ]}
   {role}
 >
   {@render children()}
 </div>
-
-<style>
-  .grave {
-    background: var(--madder-soft);
-    border-color: var(--madder);
-  }
-</style>

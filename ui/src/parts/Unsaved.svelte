@@ -1,46 +1,28 @@
 <script lang="ts">
-  import { Button } from 'flowbite-svelte';
+  import type UnsavedDialog from './UnsavedDialog.svelte';
   import { blockNavigation } from 'sv-router';
   import { clean, dirty, noteSending, noteTyping } from '../lib/dirty';
   import { say } from '../lib/say';
 
   /** Asks before a view is left in which something was typed and not saved. */
-  let dialog = $state<HTMLDialogElement>();
-  let answer: (leave: boolean) => void = () => {};
+  type Question = { Dialog: typeof UnsavedDialog; answer: (leave: boolean) => void };
+  let question = $state.raw<Question>();
 
-  function asked() {
+  async function asked() {
     if (!dirty()) return true;
-    dialog?.showModal();
-    return new Promise<boolean>((decide) => (answer = decide));
+    const part = await import('./UnsavedDialog.svelte').catch(() => undefined);
+    // Where the question can't be fetched, the browser's own asks it.
+    if (!part) return window.confirm(`${say.unsaved.title} ${say.unsaved.says}`);
+    return new Promise<boolean>((answer) => (question = { Dialog: part.default, answer }));
   }
   $effect(() => blockNavigation({ beforeUnload: () => !dirty(), onNavigate: asked }));
 
   function decide(leave: boolean) {
     if (leave) clean();
-    answer(leave);
-    answer = () => {};
-    dialog?.close();
+    question?.answer(leave);
+    question = undefined;
   }
 </script>
 
 <svelte:document oninput={noteTyping} onsubmitcapture={noteSending} />
-<dialog
-  class="over max-w-[min(30rem,92vw)]"
-  bind:this={dialog}
-  aria-labelledby="unsaved"
-  onclose={() => decide(false)}
->
-  <h2 id="unsaved">{say.unsaved.title}</h2>
-  <p>{say.unsaved.says}</p>
-  <div class="flex flex-wrap gap-2 justify-end">
-    <Button color="alternative" onclick={() => decide(true)}>{say.unsaved.leave}</Button>
-    <Button color="alternative" onclick={() => decide(false)}>{say.unsaved.stay}</Button>
-  </div>
-</dialog>
-
-<style>
-  dialog[open] {
-    display: grid;
-    gap: 8px;
-  }
-</style>
+{#if question}<question.Dialog {decide} />{/if}

@@ -1,22 +1,21 @@
+<script lang="ts" module>
+  const approving = () => import('./Approve.svelte');
+</script>
+
 <script lang="ts">
-  import { createMutation, useQueryClient } from '@tanstack/svelte-query';
-  import { api, ask, type Card } from '../../lib/api';
+  import type { Card } from '../../lib/api';
   import { clock } from '../../lib/clock.svelte';
   import { inTwo } from '../../lib/heldup';
   import { money, span, stamp, untilWords } from '../../lib/words';
   import { p } from '../../router';
   import DeadlineBar from '../../parts/DeadlineBar.svelte';
-  import ForGood from '../../parts/ForGood.svelte';
   import Sentence from '../../parts/Sentence.svelte';
-  import Trouble from '../../parts/Trouble.svelte';
   import When from '../../parts/When.svelte';
   import { may, session } from '../../lib/session.svelte';
-  import { refresh } from '../../lib/live.svelte';
   import { say } from '../../lib/say';
 
   /** What waits for somebody here: what, until when, what comes of it, and its one act. */
   let { card }: { card: Card } = $props();
-  const client = useQueryClient();
   const href = $derived(p('/moves/:id', { params: { id: String(card.id) } }));
   const done = $derived(card.futures?.acting ?? card.finish[1]);
   const short = $derived([
@@ -29,11 +28,6 @@
   // What is to be done about it; why, stands in the move.
   const held = $derived(card.says ? inTwo(card.says) : undefined);
   const approvable = $derived(card.can_approve && may('approve'));
-  const approve = createMutation(() => ({
-    mutationFn: () =>
-      ask(api.POST('/api/moves/{id}/approve', { params: { path: { id: card.id } } })),
-    onSettled: () => refresh(client, 'desk', 'moves', 'hands'),
-  }));
 </script>
 
 <article
@@ -55,14 +49,10 @@
   </h3>
   <div class="act">
     {#if approvable}
-      <ForGood
-        size="sm"
-        label={say.card.approve}
-        named={say.card.approveOf(card.unicode)}
-        yes={say.forGood.release(card.unicode, card.to)}
-        busy={approve.isPending}
-        act={() => approve.mutate()}
-      />
+      <!-- Whoever can't have it finds the act in the move itself. -->
+      {#await approving()}<span class="inline-block h-8"></span>{:then { default: Approve }}<Approve
+          {card}
+        />{:catch}<a {href}>{say.card.approve}</a>{/await}
     {/if}
   </div>
   <div class="more col-span-full grid gap-1">
@@ -83,7 +73,6 @@
       </p>
     {/if}
     <p class="note muted">{short.join(' · ')}</p>
-    <Trouble error={approve.error} />
   </div>
 </article>
 

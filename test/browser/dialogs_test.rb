@@ -30,6 +30,7 @@ class BrowserDialogsTest < Minitest::Test
     axe "keys and words"
     press :escape
     what_was_typed
+    panels_over_the_names
     the_other_views
   end
 
@@ -47,6 +48,15 @@ class BrowserDialogsTest < Minitest::Test
     axe "what was typed is asked about"
     click_on "Leave, and lose it"
     assert_selector "nav a[aria-current=page]", text: "Desk"
+  end
+
+  def panels_over_the_names
+    visit "/names"
+    ["Filter ▾", "What if ▾", "Paste a list ▾", "View ▾"].each do |panel|
+      click_on panel
+      axe panel
+      press :escape
+    end
   end
 
   def the_other_views

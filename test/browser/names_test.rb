@@ -60,6 +60,7 @@ class BrowserNamesTest < Minitest::Test
     press "x"
     assert_text "2 names in the tray"
     click_on "For all of them"
+    axe "one act for the tray"
     select "yes", from: "Its value"
     click_on "Do it for 2 names"
     assert_text "Done for 2 names."

@@ -74,6 +74,7 @@ class BrowserSignInTest < Minitest::Test
     people.sessions.finish_all(me[:id])
     people.note("password_word", "somebody", email: me[:email])
     assert_button "Sign in"
+    axe "a session that ended"
     click_on "I forgot my password"
     fill_in "Email", with: "nobody@y.example"
     click_on "Send me a link by email"

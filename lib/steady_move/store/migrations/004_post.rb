@@ -1,6 +1,4 @@
 # frozen_string_literal: true
 
 # The link that a message asks to be followed.
-Sequel.migration do
-  change { add_column :messages, :link, String }
-end
+Sequel.migration { change { add_column :messages, :link, String } }

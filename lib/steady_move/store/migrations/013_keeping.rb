@@ -10,9 +10,7 @@ Sequel.migration do
     end
 
     # bodiless: only the head was fetched; the body comes when a person asks for it.
-    alter_table(:messages) do
-      add_column :bodiless, TrueClass, null: false, default: false
-    end
+    alter_table(:messages) { add_column :bodiless, TrueClass, null: false, default: false }
 
     # Moves are listed by whether they are over, newest first.
     run "CREATE INDEX moves_open_id ON moves (open, id)"

@@ -23,7 +23,7 @@
     aria-label={say.card.openMoveOf(card.unicode)}>{card.unicode}</a
   >
   <p class="note" title={card.sentence}>
-    {card.short}{#if until}<span class="muted"> · {until}</span>{/if}
+    {card.short}{#if until}<span class="muted">{` · ${until}`}</span>{/if}
   </p>
 </li>
 

@@ -60,6 +60,7 @@ const GROUPS = [
       'src/parts/ForGood\\.',
     ),
   },
+  { name: 'turns', test: any('src/parts/(?:TurnMark|DeadlineBar)\\.') },
   { name: 'rows', test: any('@tanstack/virtual-core/', '@tanstack/svelte-virtual/') },
   {
     name: 'fields',

@@ -73,7 +73,7 @@ Sequel.migration do
     end
     %w[UPDATE DELETE].each do |verb|
       run "CREATE TRIGGER events_no_#{verb.downcase} BEFORE #{verb} ON events BEGIN SELECT RAISE(ABORT, 'the " \
-            "journal is only added to'); END"
+          "journal is only added to'); END"
     end
 
     # When each step is looked at next, and who holds it just now.
@@ -115,8 +115,6 @@ Sequel.migration do
   end
 
   down do
-    %i[messages zones codes looks events moves facts names dns_hosts accounts people].each do |t|
-      drop_table(t)
-    end
+    %i[messages zones codes looks events moves facts names dns_hosts accounts people].each { |t| drop_table(t) }
   end
 end

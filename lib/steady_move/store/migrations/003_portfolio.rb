@@ -13,8 +13,8 @@ Sequel.migration do
       primary_key %i[name source]
     end
     run "INSERT INTO sightings SELECT name, source, json_group_object(key, json(value)), json_group_object(key, " \
-          "json_array(seen_at, ref)), " \
-          "min(seen_at) FROM facts GROUP BY name, source"
+        "json_array(seen_at, ref)), " \
+        "min(seen_at) FROM facts GROUP BY name, source"
     drop_table(:facts)
 
     alter_table(:names) do
@@ -47,28 +47,22 @@ Sequel.migration do
     alter_table(:codes) { set_column_allow_null :move_id }
 
     bump = "UPDATE names SET revision = (SELECT max(revision) + 1 FROM names) WHERE name = NEW.name"
-    {
-      sightings: %w[INSERT UPDATE],
-      moves: %w[INSERT UPDATE],
-      codes: %w[INSERT UPDATE],
-      events: %w[INSERT]
-    }.each do |table, verbs|
+    { sightings: %w[INSERT UPDATE], moves: %w[INSERT UPDATE], codes: %w[INSERT UPDATE],
+      events: %w[INSERT] }.each do |table, verbs|
       verbs.each do |v|
         run "CREATE TRIGGER #{table}_#{v.downcase}_revises AFTER #{v} ON #{table} WHEN NEW.name IS NOT NULL BEGIN " \
-              "#{bump}; END"
+            "#{bump}; END"
       end
     end
-    run "CREATE TRIGGER sightings_delete_revises AFTER DELETE ON sightings BEGIN #{bump.sub("NEW", "OLD")}; END"
+    run "CREATE TRIGGER sightings_delete_revises AFTER DELETE ON sightings BEGIN #{bump.sub('NEW', 'OLD')}; END"
     run "CREATE TRIGGER names_insert_revises AFTER INSERT ON names BEGIN #{bump}; END"
     run "CREATE TRIGGER names_update_revises AFTER UPDATE OF account_id ON names BEGIN #{bump}; END"
     run "CREATE TRIGGER names_delete_stamps AFTER DELETE ON names BEGIN UPDATE stamps SET count = count + 1 WHERE " \
-          "key = 'places'; END"
-    %w[accounts dns_hosts overrides]
-      .product(%w[INSERT UPDATE DELETE])
-      .each do |table, verb|
-        run "CREATE TRIGGER #{table}_#{verb.downcase}_stamps AFTER #{verb} ON #{table} BEGIN UPDATE stamps SET count " \
-              "= count + 1 WHERE key = 'places'; END"
-      end
+        "key = 'places'; END"
+    %w[accounts dns_hosts overrides].product(%w[INSERT UPDATE DELETE]).each do |table, verb|
+      run "CREATE TRIGGER #{table}_#{verb.downcase}_stamps AFTER #{verb} ON #{table} BEGIN UPDATE stamps SET count " \
+          "= count + 1 WHERE key = 'places'; END"
+    end
   end
 
   down { raise Sequel::Error, "this migration can't be undone: restore the backup made before" }

@@ -1,4 +1,6 @@
 # frozen_string_literal: true
 
 # The link that a message asks to be followed.
-Sequel.migration { change { add_column :messages, :link, String } }
+Sequel.migration do
+  change { add_column :messages, :link, String }
+end

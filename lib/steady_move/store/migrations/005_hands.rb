@@ -8,9 +8,7 @@ Sequel.migration do
     create_table(:letters) do
       primary_key :id
       String :account_id
-      %i[recipient subject text kinds names steps message_id reference state how by].each do |c|
-        String c, null: false
-      end
+      %i[recipient subject text kinds names steps message_id reference state how by].each { |c| String c, null: false }
       File :word
       Integer :at, null: false
       Integer :due_at
@@ -45,7 +43,7 @@ Sequel.migration do
 
     %w[INSERT UPDATE].each do |verb|
       run "CREATE TRIGGER mailboxes_#{verb.downcase}_stamps AFTER #{verb} ON mailboxes BEGIN UPDATE stamps SET " \
-            "count = count + 1 WHERE key = 'places'; END"
+          "count = count + 1 WHERE key = 'places'; END"
     end
   end
 

@@ -29,19 +29,13 @@ Sequel.migration do
     end
     run "UPDATE messages SET trust = CASE WHEN doubtful THEN 'doubtful' ELSE 'proven' END"
     post = SteadyMove::Core::Post
-    from(:messages)
-      .select(:uid, :subject, :text)
-      .all
-      .each do |row|
-        found = post::Codes.find("#{row[:subject]}\n\n#{row[:text]}", [])
-        masked =
-          %i[subject text].to_h do |key|
-            [key, post::Masking.mask(row[key].to_s, found.candidates, speaks: found.speaks)]
-          end
-        unless masked == row.slice(:subject, :text)
-          from(:messages).where(uid: row[:uid]).update(masked)
-        end
+    from(:messages).select(:uid, :subject, :text).all.each do |row|
+      found = post::Codes.find("#{row[:subject]}\n\n#{row[:text]}", [])
+      masked = %i[subject text].to_h do |key|
+        [key, post::Masking.mask(row[key].to_s, found.candidates, speaks: found.speaks)]
       end
+      from(:messages).where(uid: row[:uid]).update(masked) unless masked == row.slice(:subject, :text)
+    end
   end
 
   down do

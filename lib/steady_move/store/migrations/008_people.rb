@@ -65,16 +65,8 @@ Sequel.migration do
 
   down do
     run "DROP INDEX one_invitation"
-    drop_table(
-      :pulse,
-      :originals,
-      :secrets,
-      :sessions,
-      :account_webauthn_keys,
-      :account_webauthn_user_ids,
-      :recovery_codes,
-      :password_words
-    )
+    drop_table(:pulse, :originals, :secrets, :sessions, :account_webauthn_keys, :account_webauthn_user_ids,
+      :recovery_codes, :password_words)
     create_table(:account_login_failures) do
       Integer :id, primary_key: true
       Integer :number, null: false, default: 1

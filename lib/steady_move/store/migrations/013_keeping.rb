@@ -10,7 +10,9 @@ Sequel.migration do
     end
 
     # bodiless: only the head was fetched; the body comes when a person asks for it.
-    alter_table(:messages) { add_column :bodiless, TrueClass, null: false, default: false }
+    alter_table(:messages) do
+      add_column :bodiless, TrueClass, null: false, default: false
+    end
 
     # Moves are listed by whether they are over, newest first.
     run "CREATE INDEX moves_open_id ON moves (open, id)"

@@ -12,11 +12,11 @@ Sequel.migration do
     fill = "INSERT OR IGNORE INTO message_names SELECT json_each.value, "
     run "#{fill} messages.uid FROM messages, json_each(messages.names)"
     run "CREATE TRIGGER message_names_new AFTER INSERT ON messages BEGIN " \
-          "#{fill} new.uid FROM json_each(new.names); END"
+        "#{fill} new.uid FROM json_each(new.names); END"
     run "CREATE TRIGGER message_names_changed AFTER UPDATE OF names ON messages BEGIN " \
-          "DELETE FROM message_names WHERE uid = old.uid; #{fill} new.uid FROM json_each(new.names); END"
+        "DELETE FROM message_names WHERE uid = old.uid; #{fill} new.uid FROM json_each(new.names); END"
     run "CREATE TRIGGER message_names_gone AFTER DELETE ON messages BEGIN " \
-          "DELETE FROM message_names WHERE uid = old.uid; END"
+        "DELETE FROM message_names WHERE uid = old.uid; END"
     run "CREATE INDEX message_names_uid ON message_names (uid)"
   end
 

@@ -35,19 +35,15 @@ Sequel.migration do
       index %i[name state]
     end
     from(:strays_before).each do |row|
-      from(:strays).insert(
-        **row.slice(:name, :account_id, :source, :because, :requested_by, :seen_at, :deadline),
-        shown: row[:source] != "mail",
-        state: row[:settled] ? "over" : "open",
-        ended_at: row[:settled_at]
-      )
+      from(:strays).insert(**row.slice(:name, :account_id, :source, :because, :requested_by, :seen_at, :deadline),
+        shown: row[:source] != "mail", state: row[:settled] ? "over" : "open", ended_at: row[:settled_at])
     end
     drop_table(:strays_before)
     # A name's sheet shows them, so the name is another with each change.
     %w[INSERT UPDATE].each do |verb|
       run "CREATE TRIGGER strays_#{verb.downcase}_revises AFTER #{verb} ON strays BEGIN " \
-            "UPDATE stamps SET count = count + 1 WHERE key = 'names'; UPDATE names SET revision = " \
-            "(SELECT count FROM stamps WHERE key = 'names') WHERE name = NEW.name; END"
+          "UPDATE stamps SET count = count + 1 WHERE key = 'names'; UPDATE names SET revision = " \
+          "(SELECT count FROM stamps WHERE key = 'names') WHERE name = NEW.name; END"
     end
   end
 

@@ -36,6 +36,7 @@ class BrowserVisitTest < Minitest::Test
       2.times { key "n" }
       assert_text "1 of 3"
       axe "a visit"
+      a_refusal
       unlocked_and_said
       taken_back
     end
@@ -86,4 +87,15 @@ class BrowserVisitTest < Minitest::Test
   end
 
   private :unlocked_and_said, :taken_back
+
+  private
+
+  # What its support said stands by the task from then on, with the way to it.
+  def a_refusal
+    click_on "It refuses this"
+    fill_in "What does it say of", with: "Not before the invoice is paid."
+    click_on "Save"
+    assert_text "won't do it: “Not before the invoice is paid”."
+    assert_no_button "Save"
+  end
 end

@@ -45,6 +45,30 @@ class WebHandsTest < Minitest::Test
     assert_nil item("unlock")["said_at"]
   end
 
+  # What a place said stays until the act is done, or said to be.
+  def test_a_place_that_refuses_an_act
+    id = move("slipway.example")
+    refusal = { move: id, step: "unlock", words: "Our office has to agree first." }
+    send_to("/api/hands/said", steps: [refusal.slice(:move, :step)])
+    assert_equal 200, send_to("/api/hands/step-refused", **refusal)
+    stuck = [nil, "stuck", true]
+    seen =
+      lambda do
+        item("unlock").then { |i| [i["said_at"], i["phase"], i["says"].include?("office")] }
+      end
+    assert_equal stuck, seen.call
+    refute_nil item("unlock")["hand"]["mailto"], "the way on: its support"
+    3.times { world.driver.move_on }
+    assert_equal stuck, seen.call, "looked at again, and nothing changed"
+    assert_equal 200, send_to("/api/hands/said", steps: [refusal.slice(:move, :step)])
+    world.runner.pass
+    refute_equal "stuck", item("unlock")["phase"]
+    assert_equal 200, send_to("/api/hands/step-refused", **refusal)
+    site = world.app.accounts.find("millrace").habits["site"]
+    Practice::DeskSide::Visitor.new(world.world.scenario).act(site, "slipway.example", "lock-off")
+    world.until_true(what: "the proof") { world.move(id).state.done?("unlock") }
+  end
+
   # Two at the same counter see each other; what was proven is told, and nothing before it was.
   def test_a_visit
     id = move("slipway.example")
@@ -68,6 +92,8 @@ class WebHandsTest < Minitest::Test
     ["/api/hands/said", { steps: [] }, 422, "steps"],
     ["/api/hands/said", { steps: [{ move: 99, step: "unlock" }] }, 409, "no move number 99"],
     ["/api/hands/said", { steps: [{ move: 1, step: "order" }] }, 409, "does not wait for that"],
+    ["/api/hands/step-refused", { move: 1, step: "unlock", words: "  " }, 422, "which words"],
+    ["/api/hands/step-refused", { move: 1, step: "order", words: "no" }, 409, "not wait for that"],
     [
       "/api/hands/consent",
       { moves: [1], given_by: "P", until: "2027-03-09T00:00:00Z" },

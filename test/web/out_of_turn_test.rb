@@ -48,6 +48,11 @@ class OutOfTurnTest < Minitest::Test
       why: "locked",
       words: "it is locked"
     },
+    "hands/step-refused" => {
+      move: "ID",
+      step: "order",
+      words: "no"
+    },
     "hands/consent" => {
       moves: ["ID"],
       given_by: "Pearl Strand",

@@ -32,6 +32,9 @@ module SteadyMove
         # should have landed.
         Consents = Struct.new(:moves, :shown, :until, keyword_init: true)
 
+        # What a problem carries that stays until its step is done or said to be (ByHand.asking).
+        REFUSED_THERE = { "yours" => true, "refused" => "there" }.freeze
+
         SHOWN = %w[name organization address telephone email].freeze
 
         def initialize(ports)
@@ -99,6 +102,20 @@ module SteadyMove
               note(move, "reopened", by, step: step, key: "unsaid", what: title(move, step))
               @ports.schedule.wake(move.id, @ports.now)
             end
+          end
+        end
+
+        # The place won't do what a step by hand asks for: a person's turn, until the proof shows
+        # or they say that it is done. words: what it said. An order's refusal is ManualOrders'.
+        # Raises Refused.
+        def refused(id, step, words:, by:)
+          move = not_an_order(waiting(id, step), step)
+          raise Refused.new(:invalid, :refusal_without_words) if words.strip.empty?
+
+          @ports.db.transaction do
+            note(move, "reopened", by, step: step, key: "step_refused", what: title(move, step))
+            says = there(move, move.state[step], words.strip.delete_suffix("."))
+            note(move, "problem", by, step: step, says: says, data: REFUSED_THERE)
           end
         end
 
@@ -203,6 +220,13 @@ module SteadyMove
           raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
         end
 
+        def not_an_order(move, step)
+          asked = move.state[step].step
+          return move if asked.by_hand? && !asked.trait?(:refusable)
+
+          raise Refused.new(:not_now, :not_waiting_for_that, name: move.name)
+        end
+
         def said_before(id, step)
           move = find(id)
           state = move.state[step]
@@ -230,6 +254,12 @@ module SteadyMove
           raise Refused.new(:not_now, :code_not_set, says: e.says)
         end
 
+        # What a place said, as the step's problem from then on.
+        def there(move, state, words)
+          hand = @instructions.for_step(move, state, words: @instructions.words(move))
+          Words.phrase("by_hand.refused_there", place: hand.title, words: words)
+        end
+
         def title(move, step) = Words.phrase("steps.#{step}.title", **words(move))
 
         def words(move)
@@ -239,8 +269,8 @@ module SteadyMove
           )
         end
 
-        def note(move, type, by, step:, key: type, data: {}, **values)
-          says = Words.phrase("journal.#{key}", by: by, name: move.name, **values)
+        def note(move, type, by, step:, key: type, data: {}, says: nil, **values)
+          says ||= Words.phrase("journal.#{key}", by: by, name: move.name, **values)
           @ports.journal.add(
             type,
             at: @ports.now,

@@ -87,6 +87,11 @@ module SteadyMove
           done
         end
 
+        on "stepRefused" do
+          manual_steps.refused(given["move"], given["step"], words: given["words"], by: me)
+          done
+        end
+
         on "consent" do
           manual_steps.consent(
             given["moves"],

@@ -89,7 +89,7 @@ export const visit = {
   done: 'Done',
   doneNext: 'Done, next',
   next: 'Next',
-  refuses: 'It refuses this: write to its support',
+  refuses: 'Write to its support',
   nothing: 'Nothing is to be done on its pages now.',
   waits: (n: number) =>
     n === 1

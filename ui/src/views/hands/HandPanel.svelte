@@ -11,6 +11,7 @@
   import NotDone from './NotDone.svelte';
   import PasteCode from './PasteCode.svelte';
   import Place from './Place.svelte';
+  import Refusal from './Refusal.svelte';
   import LaterServers from '../records/LaterServers.svelte';
   import May from '../../parts/May.svelte';
   import { refresh } from '../../lib/live.svelte';
@@ -97,6 +98,7 @@
         >{hand.on_word ? say.acts.onYourWord : say.acts.thisOnlyStartsTheLooking}</span
       >
     </p>
+    {#if hand.act !== 'order'}<Refusal {move} {name} {step} />{/if}
   {/if}
 </section>
 

@@ -9,15 +9,18 @@
   import May from '../../parts/May.svelte';
   import Trouble from '../../parts/Trouble.svelte';
 
-  /** The gaining side refuses an order: why, and what is done then. */
-  let { move, name }: { move: number; name: string } = $props();
+  /** A place refuses: an order, and why; or the act of a step, in which words. */
+  let { move, name, step }: { move: number; name: string; step?: string } = $props();
   type Why = Schemas['OrderRefused']['why'];
   const client = useQueryClient();
   let open = $state(false);
   let why = $state<Why>('locked');
   let words = $state('');
   const tell = createMutation(() => ({
-    mutationFn: () => ask(api.POST('/api/hands/refused', { body: { move, why, words } })),
+    mutationFn: () =>
+      step
+        ? ask(api.POST('/api/hands/step-refused', { body: { move, step, words } }))
+        : ask(api.POST('/api/hands/refused', { body: { move, why, words } })),
     onSuccess: () => {
       open = false;
       words = '';
@@ -30,20 +33,29 @@
   };
 </script>
 
-<May operation="orderRefused">
+<May operation={step ? 'stepRefused' : 'orderRefused'}>
   {#if open}
     <form
       class="basis-full grid grid-cols-[repeat(auto-fit,minmax(14rem,1fr))] gap-2 items-end
         py-2 px-0"
       onsubmit={submit}
     >
-      <Choice
-        id="why-{move}"
-        label={say.refusal.verdictOf(name)}
-        of={say.refusal.reasons}
-        bind:value={() => why, (v) => (why = v as Why)}
-      />
-      <Field id="words-{move}" label={say.refusal.verdictWords} bind:value={words} />
+      {#if step}
+        <Field
+          id="words-{move}-{step}"
+          label={say.refusal.verdictOf(name)}
+          required
+          bind:value={words}
+        />
+      {:else}
+        <Choice
+          id="why-{move}"
+          label={say.refusal.verdictOf(name)}
+          of={say.refusal.reasons}
+          bind:value={() => why, (v) => (why = v as Why)}
+        />
+        <Field id="words-{move}" label={say.refusal.verdictWords} bind:value={words} />
+      {/if}
       <div>
         <Button color="alternative" type="submit" size="sm" disabled={tell.isPending}
           >{say.refusal.keep}</Button

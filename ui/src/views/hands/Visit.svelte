@@ -128,7 +128,11 @@
           >{say.visit.next} <kbd class="font-mono ml-2">n</kbd></Button
         >{/if}
       {#if one.hand.mailto}<a href={one.hand.mailto}>{say.visit.refuses}</a>{/if}
-      {#if one.hand.act === 'order'}<Refusal move={one.move} name={one.name} />{/if}
+      <Refusal
+        move={one.move}
+        name={one.unicode}
+        step={one.hand.act === 'order' ? undefined : one.step}
+      />
     </div>
   {:else if hands.data}
     <h1 class="answer">{said.length ? say.visit.waits(said.length) : say.visit.nothing}</h1>

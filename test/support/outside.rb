@@ -47,16 +47,9 @@ module Outside
   def halves(id)
     name = world.move(id).name
     first = visitor.read(site("hawser"), name)[/first half of the number: <code>(\d+)/, 1]
-    mail =
-      world.app.messages.all.find do |m|
-        m.subject.include?("second half") && m.names.include?(name)
-      end
-    visitor.act(
-      site("hawser"),
-      name,
-      "halves",
-      given: "#{first}-#{mail.text[/second half is: (\d+)/, 1]}"
-    )
+    told = told(id, "confirm-halves").hand.typed.to_h
+    second = told.fetch("Half of the code, from its email")
+    visitor.act(site("hawser"), name, "halves", given: "#{first}-#{second}")
   end
 
   def card(at) = visitor.act(site(at), "all", "card")

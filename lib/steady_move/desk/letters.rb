@@ -10,7 +10,7 @@ module SteadyMove
     module Letters
       extend Room
 
-      needs :accounts, :db, :inboxes, :journal, :letters, :moves, :now, :random, :sender
+      needs :accounts, :db, :inboxes, :journal, :letters, :messages, :moves, :now, :random, :sender
       offers :Addressee, :Correspondence, :LateLetter, :LetterWriter, :TypedValues
     end
   end

@@ -97,6 +97,7 @@ module SteadyMove
         code: "it brings the authorization code, and is done anew for another",
         code_check: "it looks at that code",
         paste: "a code is pasted in it",
+        types_half: "half of a code that its email holds is typed in it",
         types_code: "the authorization code is typed in it",
         reason: "a reason may be asked for in it",
         servers: "the new name servers are typed in it",

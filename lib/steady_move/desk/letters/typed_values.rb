@@ -3,8 +3,8 @@
 module SteadyMove
   module Desk
     module Letters
-      # What a step by hand has to be given at the registrar: name servers, DS data. By the step's
-      # marks.
+      # What a step by hand has to be given at the registrar: name servers, DS data, half of a code.
+      # By the step's traits.
       module TypedValues
         module_function
 
@@ -16,6 +16,7 @@ module SteadyMove
           return :ds, move.state.told("ds")&.data&.fetch("ds", nil).to_a if step.trait?(:ds_old)
           return :ds, wanted(move, step) if step.trait?(:ds_new)
           return :tag, [tag(ports.accounts.find(move.to_account), move)] if step.trait?(:tag)
+          return :half, halves(ports, move) if step.trait?(:types_half)
           return :aim, aims(move.plan).map { |phrase| Words.text(phrase) } if step.trait?(:settings)
 
           [nil, []]
@@ -36,6 +37,16 @@ module SteadyMove
             move.plan.name_servers.to_a
         end
 
+        # By the newest message of the gaining side's about this move that names any.
+        def halves(ports, move)
+          theirs =
+            ports
+              .messages
+              .of_move(move.id)
+              .select { |m| m.proven? && Common::Parties.both(ports, m.sender, move) == "gaining" }
+          theirs.lazy.map { |m| Core::Post::HalfCode.read(m.text) }.find(&:any?).to_a
+        end
+
         # By what the losing side knows whom it hands the name to: within one registrar the other
         # account's sign-in.
         def tag(account, move)
@@ -49,7 +60,7 @@ module SteadyMove
           said = move.events.select { |e| e.step == step.id }
           said.filter_map { |e| e.data[Common::Zones::DS_WANTED] }.last.to_a
         end
-        private_class_method :servers, :wanted, :tag
+        private_class_method :servers, :wanted, :halves, :tag
       end
     end
   end

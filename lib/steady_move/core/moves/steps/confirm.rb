@@ -12,6 +12,9 @@ module SteadyMove
           "confirm-code" => %i[page]
         }.freeze
 
+        # What is typed in it.
+        CONFIRMED_BY = { "confirm-halves" => :types_half, "confirm-code" => :types_code }.freeze
+
         Confirm =
           CONFIRMATIONS.each_with_index.map do |(id, ways), number|
             Step.declare(id) do
@@ -26,7 +29,7 @@ module SteadyMove
               act "confirm", at: :gaining
               via(*ways, proof: :confirmed)
               talks_to :record
-              traits :confirms, *(id == "confirm-code" ? [:types_code] : [])
+              traits :confirms, *CONFIRMED_BY[id]
             end
           end
       end
